@@ -1,0 +1,162 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { seeded } from '../units/seeded';
+import { DAY, HOUR } from '../units/time';
+import { ratioOfMeans } from './creel';
+import { gammaQuantile, logGamma, negativeBinomialQuantile } from './distributions';
+import { fitCatchRate } from './fitCatchRate';
+import { likeWater } from './likeWater';
+import { rateRange } from './rangeOf';
+import type { FishedSet, RateConditions, RateWorld } from './world';
+
+const NOW = Date.UTC(2026, 5, 18, 20);
+const ENVELOPE = { depthMinM: 0.5, depthMaxM: 4, tempMinC: 8, tempMaxC: 22 };
+const WORLD: RateWorld = {
+  spots: ['pier', 'drain', 'quay'],
+  presentations: [
+    { id: 'minnow', envelope: ENVELOPE },
+    { id: 'shad', envelope: ENVELOPE },
+  ],
+  now: NOW,
+};
+const WATER: RateConditions = { tideStage: 0.3, windMps: 4, windFromDeg: 200, waterTempC: 14, clarityM: 1.5, sunHeightDeg: 20, depthM: 2 };
+
+function poisson(mean: number, random: () => number): number {
+  let n = 0;
+  for (let p = random(); p > Math.exp(-mean); p *= random()) n++;
+  return n;
+}
+
+/** A log whose truth is: pier 2.0, drain 0.5, quay 1.0 an hour, and three times so on the first of the run-in. */
+function madeUpLog(count: number, seed = 1): FishedSet[] {
+  const random = seeded(seed);
+  const truth = { pier: 2, drain: 0.5, quay: 1 };
+  return Array.from({ length: count }, (_, i) => {
+    const spot = WORLD.spots[i % 3] as keyof typeof truth;
+    const tideStage = random();
+    const mean = truth[spot] * (tideStage < 0.125 ? 3 : 1);
+    return {
+      at: NOW - random() * 300 * DAY,
+      spot,
+      presentation: random() < 0.5 ? 'minnow' : 'shad',
+      rodHours: 2,
+      fish: poisson(2 * mean, random),
+      conditions: { ...WATER, tideStage },
+    };
+  });
+}
+const ask = (spot: string, conditions = WATER, presentation = 'minnow') => ({ at: NOW + 12 * HOUR, spot, presentation, conditions });
+
+describe('distributions', () => {
+  it('meets quantiles computed with scipy and R', () => {
+    expect(gammaQuantile(0.05, 2.5, 1.3)).toBeCloseTo(0.4405678, 6);
+    expect(gammaQuantile(0.5, 2.5, 1.3)).toBeCloseTo(1.6736385, 6);
+    expect(gammaQuantile(0.95, 2.5, 1.3)).toBeCloseTo(4.2578837, 6);
+    expect([0.05, 0.5, 0.95].map((q) => negativeBinomialQuantile(q, 2.5, 4))).toEqual([0, 3, 10]);
+    expect(logGamma(5)).toBeCloseTo(Math.log(24), 12);
+  });
+  it('gives the posterior of the worked Gamma-Poisson example: Gamma(13, 30.5), 90 % 0.25212 to 0.63746', () => {
+    expect(gammaQuantile(0.05, 13, 30.5)).toBeCloseTo(0.25212, 4);
+    expect(gammaQuantile(0.95, 13, 30.5)).toBeCloseTo(0.63746, 4);
+    expect([0.05, 0.5, 0.95].map((q) => negativeBinomialQuantile(q, 13, (5 * 13) / 30.5))).toEqual([0, 2, 5]);
+  });
+});
+
+describe('creel estimator (Pollock et al. 1994)', () => {
+  it('meets the worked ratio of means 0.415094 with standard error 0.1476', () => {
+    const r = ratioOfMeans([0, 3, 1, 5, 0, 2], [4, 5, 3, 6, 4, 4.5]);
+    expect(r.rate).toBeCloseTo(0.415094, 6);
+    expect(r.se).toBeCloseTo(0.1476, 4);
+  });
+  it('refuses no effort', () => {
+    expect(() => ratioOfMeans([1], [0])).toThrow(/hours/);
+  });
+});
+
+describe('catch rate', () => {
+  const log = madeUpLog(1500);
+  const model = fitCatchRate(WORLD, log);
+
+  it('finds the truth behind a long log within a quarter', () => {
+    for (const [spot, truth] of [['pier', 2], ['drain', 0.5], ['quay', 1]] as const) {
+      expect(Math.abs(model.rate(ask(spot)) / truth - 1)).toBeLessThan(0.25);
+    }
+    expect(model.rate(ask('pier', { ...WATER, tideStage: 0.05 })) / model.rate(ask('pier'))).toBeGreaterThan(2);
+  });
+
+  it('takes every rate apart into factors that multiply to it', () => {
+    for (const spot of WORLD.spots) {
+      const product = model.factors(ask(spot)).reduce((p, f) => p * f.multiplier, 1);
+      expect(product).toBeCloseTo(model.rate(ask(spot)), 12);
+    }
+  });
+
+  it('covers about 80 % of new stops with its 80 % range of counts', () => {
+    const held = madeUpLog(900, 2);
+    let inside = 0;
+    for (const s of held) {
+      const shape = 1 / (model.logVariance(s) + 1 / model.dispersion);
+      const mean = model.rate(s) * s.rodHours;
+      const lo = negativeBinomialQuantile(0.1, shape, mean);
+      const hi = negativeBinomialQuantile(0.9, shape, mean);
+      if (s.fish >= lo && s.fish <= hi) inside++;
+    }
+    // Counts are whole numbers, so a range can only cover at least what it says.
+    expect(inside / held.length).toBeGreaterThan(0.77);
+    expect(inside / held.length).toBeLessThan(0.95);
+  });
+
+  it('never rises when an empty stop is added', () => {
+    fc.assert(
+      fc.property(fc.constantFrom('pier', 'drain', 'quay'), fc.double({ min: 0.2, max: 6, noNaN: true }), (spot, rodHours) => {
+        const empty: FishedSet = { at: NOW - DAY, spot, presentation: 'minnow', rodHours, fish: 0, conditions: WATER };
+        const some = log.slice(0, 150);
+        const before = fitCatchRate(WORLD, some).rate(ask(spot));
+        expect(fitCatchRate(WORLD, [...some, empty]).rate(ask(spot))).toBeLessThan(before);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('does not depend on the order of the log', () => {
+    expect(fitCatchRate(WORLD, [...log].reverse()).rate(ask('pier'))).toBeCloseTo(model.rate(ask('pier')), 9);
+  });
+
+  it('starts from the rules when nothing is logged, and says how little it knows', () => {
+    const empty = fitCatchRate(WORLD, []);
+    const inside = empty.rate(ask('pier'));
+    const tooDeep = empty.rate(ask('pier', { ...WATER, depthM: 30 }));
+    expect(tooDeep / inside).toBeCloseTo(0.35, 6);
+    const range = rateRange(empty, ask('pier'));
+    const known = rateRange(model, ask('pier'));
+    expect(range.hi80 / range.lo80).toBeGreaterThan(known.hi80 / known.lo80);
+  });
+
+  it('lets evidence overrule a rule', () => {
+    const against: FishedSet[] = madeUpLog(600).map((s) => ({ ...s, conditions: { ...s.conditions, depthM: 30 } }));
+    const evidence = [...against, ...madeUpLog(600, 5)];
+    const fitted = fitCatchRate(WORLD, evidence);
+    const ratio = fitted.rate(ask('pier', { ...WATER, depthM: 30 })) / fitted.rate(ask('pier'));
+    expect(ratio).toBeGreaterThan(0.8);
+  });
+
+  it('copes when every condition is unknown', () => {
+    expect(model.rate(ask('pier', {}))).toBeGreaterThan(0);
+  });
+
+  it('refuses effort of zero and unknown spots by name', () => {
+    const bad = { ...(log[0] as FishedSet), rodHours: 0 };
+    expect(() => fitCatchRate(WORLD, [bad])).toThrow(/rodHours: expected more than 0/);
+    expect(() => fitCatchRate(WORLD, [{ ...bad, spot: 'moon' }])).toThrow(/unknown spot moon/);
+  });
+});
+
+describe('like water', () => {
+  it('counts hours and fish only of the same spot, most alike first', () => {
+    const log = madeUpLog(300);
+    const like = likeWater(log, ask('pier'), NOW);
+    expect(like.sets.every((s) => s.set.spot === 'pier')).toBe(true);
+    expect(like.rodHours).toBeLessThanOrEqual(200);
+    expect(like.sets[0]?.weight ?? 0).toBeGreaterThanOrEqual(like.sets.at(-1)?.weight ?? 1);
+  });
+});

@@ -1,0 +1,139 @@
+// Lagrangian relaxation of "each spot at most once": backward recursion over (spot, step) with a price per spot.
+import { IMPOSSIBLE, type StayValues } from './stayValues';
+import type { ItineraryProblem } from './problem';
+
+/** A visit: arrive and depart step at spot index s. */
+export interface Visit {
+  readonly s: number;
+  readonly arrive: number;
+  readonly depart: number;
+}
+
+export interface Relaxed {
+  /** Upper bound on the value of any itinerary. */
+  readonly bound: number;
+  /** Best priced value after departing spot s in step t: index s * width + t. */
+  readonly afterDepart: Float64Array;
+  /** The relaxed path; spots may repeat. */
+  readonly path: readonly Visit[];
+  readonly price: Float64Array;
+}
+
+/** One backward pass with prices (>= 0, one per spot). */
+export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array): Relaxed {
+  const n = p.spots.length;
+  const { width, table } = v;
+  const last = p.steps;
+  const afterDepart = new Float64Array(n * width).fill(IMPOSSIBLE);
+  const atArrive = new Float64Array(n * width).fill(IMPOSSIBLE);
+  const bestDepart = new Int16Array(n * width);
+  const bestNext = new Int16Array(n * width).fill(-1);
+  for (let t = last; t >= 0; t--) {
+    // Arrivals first: a way of no steps reads them in the same step, and a stay always ends later.
+    for (let s = 0; s < n; s++) {
+      const row = (s * width + t) * width;
+      let best = IMPOSSIBLE;
+      let depart = 0;
+      for (let d = t + 1; d <= last; d++) {
+        const x = (table[row + d] as number) + (afterDepart[s * width + d] as number);
+        if (x > best) {
+          best = x;
+          depart = d;
+        }
+      }
+      atArrive[s * width + t] = best - (price[s] as number);
+      bestDepart[s * width + t] = depart;
+    }
+    for (let s = 0; s < n; s++) {
+      const i = s * width + t;
+      let best = t + (p.dockTravelSteps[s] as number) <= last ? 0 : IMPOSSIBLE;
+      let next = -1;
+      const travel = p.travelSteps[s] as readonly number[];
+      for (let q = 0; q < n; q++) {
+        const a = t + (travel[q] as number);
+        if (q === s || a > last) continue;
+        const x = atArrive[q * width + a] as number;
+        if (x > best) {
+          best = x;
+          next = q;
+        }
+      }
+      afterDepart[i] = best;
+      bestNext[i] = next;
+    }
+  }
+  let value = 0;
+  let first = -1;
+  for (let s = 0; s < n; s++) {
+    const a = p.dockTravelSteps[s] as number;
+    if (a > last) continue;
+    const x = atArrive[s * width + a] as number;
+    if (x > value) {
+      value = x;
+      first = s;
+    }
+  }
+  const path: Visit[] = [];
+  for (let s = first, t = first < 0 ? 0 : (p.dockTravelSteps[first] as number); s >= 0; ) {
+    const depart = bestDepart[s * width + t] as number;
+    path.push({ s, arrive: t, depart });
+    const next = bestNext[s * width + depart] as number;
+    if (next < 0) break;
+    t = depart + (p.travelSteps[s]?.[next] as number);
+    s = next;
+  }
+  let prices = 0;
+  for (const x of price) prices += x;
+  return { bound: value + prices, afterDepart, path, price };
+}
+
+/** Best times for visiting spots in a given order, or null when the order does not fit the day. */
+export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly number[]): { value: number; visits: Visit[] } | null {
+  const last = p.steps;
+  let layer = new Float64Array(last + 1).fill(IMPOSSIBLE);
+  const from: Int16Array[] = [];
+  const arrived: Int16Array[] = [];
+  order.forEach((s, k) => {
+    const next = new Float64Array(last + 1).fill(IMPOSSIBLE);
+    const parent = new Int16Array(last + 1).fill(-1);
+    const arrive = new Int16Array(last + 1);
+    const extend = (a: number, value: number, departBefore: number) => {
+      if (a > last) return;
+      for (let d = a + 1; d <= last; d++) {
+        const x = value + v.at(s, a, d);
+        if (x > (next[d] as number)) {
+          next[d] = x;
+          parent[d] = departBefore;
+          arrive[d] = a;
+        }
+      }
+    };
+    if (k === 0) extend(p.dockTravelSteps[s] as number, 0, -1);
+    else {
+      const way = p.travelSteps[order[k - 1] as number]?.[s] as number;
+      for (let t = 0; t <= last; t++) {
+        if ((layer[t] as number) > IMPOSSIBLE) extend(t + way, layer[t] as number, t);
+      }
+    }
+    layer = next;
+    from.push(parent);
+    arrived.push(arrive);
+  });
+  const end = order.at(-1);
+  if (end === undefined) return { value: 0, visits: [] };
+  let depart = -1;
+  let value = IMPOSSIBLE;
+  for (let t = 0; t + (p.dockTravelSteps[end] as number) <= last; t++) {
+    if ((layer[t] as number) > value) {
+      value = layer[t] as number;
+      depart = t;
+    }
+  }
+  if (depart < 0) return null;
+  const visits: Visit[] = [];
+  for (let k = order.length - 1; k >= 0; k--) {
+    visits.unshift({ s: order[k] as number, arrive: arrived[k]?.[depart] as number, depart });
+    depart = from[k]?.[depart] as number;
+  }
+  return { value, visits };
+}

@@ -1,0 +1,78 @@
+// Gamma belief about the rate on arrival, updated by fish and effort since, fading within the stay; moves when the rate
+// now is below the best average of an alternative over the time left, its run counted (marginal value, Charnov 1976).
+
+/** Belief Gamma(a, b): a fish in b hours. Fade in 1/h. */
+export interface StayAlternative {
+  readonly id: string;
+  readonly a: number;
+  readonly b: number;
+  readonly fadePerHour: number;
+  readonly travelMin: number;
+}
+
+export interface StayAdvice {
+  readonly move: boolean;
+  readonly to: string | null;
+  readonly rateNowPerHour: number;
+  readonly bestAlternativePerHour: number;
+  /** Minutes until the same blank water would turn the advice, or until another look; null when moving. */
+  readonly reconsiderInMin: number | null;
+}
+
+/** Minutes that a spot is given before the rule speaks (a shorter stay has hardly been fished). */
+export const SETTLE_MIN = 20;
+
+function effort(fade: number, hours: number): number {
+  return fade > 0 ? (1 - Math.exp(-fade * hours)) / fade : hours;
+}
+
+/**
+ * Whether to stay.
+ * @param s.fish - Caught since arrival, >= 0. @param s.minutesFished - >= 0. @param s.minutesLeft - Until lines up.
+ */
+export function stayOrMove(s: {
+  belief: { a: number; b: number };
+  fadePerHour: number;
+  minutesFished: number;
+  fish: number;
+  minutesLeft: number;
+  alternatives: readonly StayAlternative[];
+}): StayAdvice {
+  if (!(s.belief.a > 0 && s.belief.b > 0)) throw new RangeError('belief: expected a and b above 0');
+  const rateAfter = (minutes: number) => {
+    const h = minutes / 60;
+    return ((s.belief.a + s.fish) / (s.belief.b + effort(s.fadePerHour, h))) * Math.exp(-s.fadePerHour * h);
+  };
+  const best = bestAlternative(s.alternatives, s.minutesLeft);
+  const rateNowPerHour = rateAfter(s.minutesFished);
+  const settled = s.minutesFished >= SETTLE_MIN;
+  const move = settled && best !== null && rateNowPerHour < best.value;
+  let reconsiderInMin: number | null = null;
+  if (!move) {
+    reconsiderInMin = Math.max(5, SETTLE_MIN - s.minutesFished);
+    for (let m = 5; m <= Math.min(60, s.minutesLeft); m += 5) {
+      const later = bestAlternative(s.alternatives, s.minutesLeft - m);
+      reconsiderInMin = m;
+      if (s.minutesFished + m >= SETTLE_MIN && later && rateAfter(s.minutesFished + m) < later.value) break;
+    }
+  }
+  return {
+    move,
+    to: best?.id ?? null,
+    rateNowPerHour,
+    bestAlternativePerHour: best?.value ?? 0,
+    reconsiderInMin,
+  };
+}
+
+/** Best average catch per hour over the time left, the run included. */
+function bestAlternative(alternatives: readonly StayAlternative[], minutesLeft: number): { id: string; value: number } | null {
+  let best: { id: string; value: number } | null = null;
+  for (const alt of alternatives) {
+    for (let t = 10; alt.travelMin + t <= minutesLeft; t += 5) {
+      const value = ((alt.a / alt.b) * effort(alt.fadePerHour, t / 60)) / ((alt.travelMin + t) / 60);
+      if (!best || value > best.value) best = { id: alt.id, value };
+    }
+  }
+  return best;
+}
