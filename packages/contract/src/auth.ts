@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { id, instant } from './ids';
+
+export const signIn = z.object({ email: z.email().max(200), password: z.string().min(1).max(200) }).strict();
+export type SignIn = z.infer<typeof signIn>;
+
+export const me = z.object({
+  id,
+  name: z.string(),
+  role: z.enum(['owner', 'captain', 'mate']),
+  outfit: z.object({ name: z.string(), zone: z.string() }),
+  /** The server's time now. */
+  now: instant,
+  /** True in the demo, where the clock can be set. */
+  demo: z.boolean(),
+});
+export type Me = z.infer<typeof me>;
+
+export const demoAccess = z.object({
+  now: instant,
+  signIns: z.array(z.object({ name: z.string(), email: z.string(), role: z.string(), outfit: z.string() })),
+  password: z.string(),
+});
+export type DemoAccess = z.infer<typeof demoAccess>;
+
+export const setClock = z.object({ now: instant }).strict();

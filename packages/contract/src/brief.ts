@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { date, id, instant } from './ids';
+import { savedPlan } from './plan';
+import { tripView } from './trips';
+
+const rankChange = z.object({
+  spotId: id,
+  spotName: z.string(),
+  rankBefore: z.int(),
+  rankAfter: z.int(),
+  rateBefore: z.number(),
+  rateAfter: z.number(),
+  sentence: z.string(),
+});
+
+export const briefView = z.object({
+  date,
+  debriefDate: date,
+  zone: z.string(),
+  writtenAt: instant,
+  publishedAt: instant.nullable(),
+  trips: z.int(),
+  fish: z.int(),
+  rodHours: z.number(),
+  expected: z.number(),
+  summary: z.string(),
+  againstPlan: z.array(
+    z.object({
+      spotId: id,
+      spotName: z.string(),
+      rodHours: z.number(),
+      fish: z.int(),
+      expected: z.number(),
+      lo80: z.number(),
+      hi80: z.number(),
+      verdict: z.enum(['above', 'within', 'below']),
+    }),
+  ),
+  changes: z.array(rankChange.extend({ water: z.string() })),
+  boats: z.array(
+    z.object({
+      trip: tripView,
+      plan: savedPlan.nullable(),
+      /** What the same plan is worth with today's catches counted. */
+      worthNow: z.number().nullable(),
+      water: z.string(),
+      cautions: z.array(z.string()),
+      rules: z.array(z.string()),
+      readBy: z.array(z.string()),
+    }),
+  ),
+  leaveAlone: z.array(z.string()),
+  names: z.record(z.string(), z.string()),
+});
+export type BriefView = z.infer<typeof briefView>;

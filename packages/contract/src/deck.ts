@@ -1,0 +1,110 @@
+import { z } from 'zod';
+import { id, instant, lengthKind } from './ids';
+import { ruleBody } from './rule';
+import { tripView } from './trips';
+import { waterRecord } from './water';
+
+const base = { entryId: id, at: instant };
+const setStart = z.object({ id, presentationId: id, rods: z.int().min(1).max(20) }).strict();
+
+/** One thing that happened on deck, with a key made on the phone; sent again it changes nothing. */
+export const deckEntry = z.discriminatedUnion('kind', [
+  z.object({ ...base, kind: z.literal('begin-trip') }).strict(),
+  z.object({ ...base, kind: z.literal('start-stop'), stopId: id, spotId: id, sets: z.array(setStart).min(1).max(8) }).strict(),
+  z.object({ ...base, kind: z.literal('switch-set'), stopId: id, endSetId: id, set: setStart }).strict(),
+  z
+    .object({
+      ...base,
+      kind: z.literal('catch'),
+      catchId: id,
+      setId: id,
+      speciesId: id.nullable(),
+      clientId: id.nullable(),
+      lengthMm: z.int().min(10).max(4000).nullable(),
+      lengthKind,
+      outcome: z.enum(['landed', 'lost', 'missed']),
+      kept: z.boolean(),
+    })
+    .strict(),
+  z.object({ ...base, kind: z.literal('undo-catch'), catchId: id }).strict(),
+  z
+    .object({
+      ...base,
+      kind: z.literal('sighting'),
+      sightingId: id,
+      spotId: id.nullable(),
+      what: z.enum(['bait', 'birds', 'marks', 'rays', 'surface', 'follow']),
+      note: z.string().max(500),
+    })
+    .strict(),
+  z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
+  z.object({ ...base, kind: z.literal('end-trip') }).strict(),
+]);
+export type DeckEntry = z.infer<typeof deckEntry>;
+
+export const deckBatch = z.object({ entries: z.array(z.unknown()).min(1).max(200) }).strict();
+
+/** Per entry: stored, or refused for good with why. */
+export const deckReceipt = z.object({
+  receipts: z.array(z.object({ entryId: z.string(), ok: z.boolean(), message: z.string() })),
+});
+export type DeckReceipt = z.infer<typeof deckReceipt>;
+
+const deckStop = z.object({
+  id,
+  spotId: id,
+  startedAt: instant,
+  endedAt: instant.nullable(),
+  sets: z.array(
+    z.object({
+      id,
+      presentationId: id,
+      rods: z.int(),
+      startedAt: instant,
+      endedAt: instant.nullable(),
+      catches: z.array(
+        z.object({
+          id,
+          speciesId: id.nullable(),
+          clientId: id.nullable(),
+          at: instant,
+          lengthMm: z.int().nullable(),
+          outcome: z.enum(['landed', 'lost', 'missed']),
+          kept: z.boolean(),
+        }),
+      ),
+    }),
+  ),
+});
+export type DeckStop = z.infer<typeof deckStop>;
+
+/** All that the phone needs for a trip without a network. */
+export const deckPack = z.object({
+  trip: tripView,
+  beganAt: instant.nullable(),
+  endedAt: instant.nullable(),
+  zone: z.string(),
+  ruleZone: z.string(),
+  water: waterRecord,
+  legs: z.array(
+    z.object({ spotId: id, presentationId: id, secondId: id.nullable(), startAt: instant, departAt: instant, expected: z.number(), lo80: z.number(), hi80: z.number() }),
+  ),
+  /** Belief about each spot on arrival: Gamma(a, b) for all rods. */
+  spots: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      depthMinM: z.number(),
+      depthMaxM: z.number(),
+      a: z.number(),
+      b: z.number(),
+      fadePerHour: z.number(),
+      travelMin: z.record(z.string(), z.number()),
+    }),
+  ),
+  presentations: z.array(z.object({ id, name: z.string() })),
+  species: z.array(z.object({ id, name: z.string(), lengthKind, caution: z.string(), usual: z.boolean() })),
+  rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: z.string() })),
+  stops: z.array(deckStop),
+});
+export type DeckPack = z.infer<typeof deckPack>;

@@ -1,0 +1,69 @@
+// Input of the calculations that can be run from the command line; unknown fields are errors.
+import { z } from 'zod';
+import { date, instant, lengthKind } from './ids';
+import { ruleBody } from './rule';
+
+const constituent = z.object({ name: z.string(), amplitudeM: z.number().nonnegative(), phaseDeg: z.number(), speedDegPerHour: z.number().optional() }).strict();
+
+export const labTide = z
+  .object({ constituents: z.array(constituent).min(1), z0M: z.number(), from: instant, to: instant, stepMin: z.number().positive().optional() })
+  .strict();
+
+export const labSky = z.object({ lat: z.number().min(-90).max(90), lon: z.number().min(-180).max(180), from: instant, to: instant }).strict();
+
+const step = z.int().nonnegative();
+export const labItinerary = z
+  .object({
+    stepMin: z.number().positive(),
+    steps: z.int().positive().max(2000),
+    minStaySteps: z.int().min(1),
+    dockTravelSteps: z.array(step),
+    travelSteps: z.array(z.array(step)),
+    spots: z.array(
+      z
+        .object({
+          id: z.string(),
+          ratePerHour: z.array(z.number().nonnegative()),
+          fadePerHour: z.number().nonnegative(),
+          open: z.array(z.tuple([step, step])).optional(),
+        })
+        .strict(),
+    ),
+    timeLimitMs: z.number().positive().optional(),
+  })
+  .strict();
+
+const maybe = z.number().nullable().optional();
+const conditions = z
+  .object({ tideStage: maybe, windMps: maybe, windFromDeg: maybe, waterTempC: maybe, clarityM: maybe, sunHeightDeg: maybe, cloud: maybe })
+  .strict();
+
+export const labRank = z
+  .object({
+    now: instant,
+    stops: z.array(
+      z
+        .object({ at: instant, spot: z.string(), presentation: z.string(), rodHours: z.number().positive(), fish: z.number().nonnegative(), conditions })
+        .strict(),
+    ),
+    queries: z.array(z.object({ at: instant, spot: z.string(), presentation: z.string(), conditions }).strict()),
+    /** Envelopes of presentations, where the rules of depth and temperature are to speak. */
+    priors: z
+      .array(z.object({ presentation: z.string(), depthMinM: z.number(), depthMaxM: z.number(), tempMinC: z.number(), tempMaxC: z.number() }).strict())
+      .optional(),
+  })
+  .strict();
+
+export const labVerdict = z
+  .object({
+    rules: z.array(
+      z.union(
+        ruleBody.options.map((o) => o.extend({ id: z.string(), species: z.string(), zone: z.string().nullable() }).strict()),
+      ),
+    ),
+    zone: z.string().nullable(),
+    date,
+    fish: z.object({ species: z.string(), lengthMm: z.number().positive().nullable(), lengthKind }).strict(),
+    keptToday: z.int().nonnegative(),
+  })
+  .strict();

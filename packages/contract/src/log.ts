@@ -1,0 +1,40 @@
+import { z } from 'zod';
+import { date, id, instant } from './ids';
+
+export const logFilter = z.object({
+  waterId: id.optional(),
+  spotId: id.optional(),
+  presentationId: id.optional(),
+  speciesId: id.optional(),
+  from: date.optional(),
+  to: date.optional(),
+  limit: z.coerce.number().int().min(1).max(1000).default(200),
+});
+export type LogFilter = z.input<typeof logFilter>;
+
+export const logView = z.object({
+  rows: z.array(
+    z.object({
+      setId: id,
+      stopId: id,
+      tripId: id,
+      at: instant,
+      water: z.string(),
+      spotId: id,
+      spot: z.string(),
+      presentation: z.string(),
+      boat: z.string(),
+      rods: z.int(),
+      rodHours: z.number(),
+      fish: z.int(),
+      lost: z.int(),
+      largestMm: z.int().nullable(),
+      tideStage: z.number().nullable(),
+      windMps: z.number().nullable(),
+      windFromDeg: z.number().nullable(),
+      waterTempC: z.number().nullable(),
+    }),
+  ),
+  total: z.object({ sets: z.int(), fish: z.int(), rodHours: z.number(), blankSets: z.int(), rate: z.number().nullable(), se: z.number().nullable() }),
+});
+export type LogView = z.infer<typeof logView>;

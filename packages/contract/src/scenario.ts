@@ -1,0 +1,130 @@
+// A whole outfit as one file: how the demo's world, or a backup from elsewhere, is loaded.
+import { z } from 'zod';
+import { date, id, instant, lengthKind } from './ids';
+import { ruleBody } from './rule';
+
+const series = z.object({ name: z.string(), amplitudeM: z.number().nonnegative(), phaseDeg: z.number() });
+
+const bed = z.object({
+  lat0: z.number(),
+  lon0: z.number(),
+  cellM: z.number().positive(),
+  columns: z.int().positive(),
+  rows: z.int().positive(),
+  openBeyond: z.boolean(),
+  depthM: z.array(z.number()),
+});
+export type Bed = z.infer<typeof bed>;
+
+const mark = z.object({ kind: z.enum(['bridge', 'quay', 'dock', 'jetty', 'weed']), name: z.string(), points: z.array(z.tuple([z.number(), z.number()])) });
+
+const water = z.object({
+  id,
+  name: z.string(),
+  kind: z.enum(['salt', 'fresh']),
+  ruleZone: z.string(),
+  lat: z.number(),
+  lon: z.number(),
+  dockLat: z.number(),
+  dockLon: z.number(),
+  tide: z.object({ z0M: z.number(), constants: z.array(series) }).nullable(),
+  bed,
+  marks: z.array(mark),
+});
+
+const caught = z.object({
+  id,
+  speciesId: id,
+  at: instant,
+  lengthMm: z.int().positive().nullable(),
+  outcome: z.enum(['landed', 'lost', 'missed']),
+  kept: z.boolean(),
+  clientId: id.nullable(),
+});
+
+const fishedSet = z.object({ id, presentationId: id, rods: z.int().positive(), startedAt: instant, endedAt: instant, catches: z.array(caught) });
+
+const stop = z.object({ id, spotId: id, startedAt: instant, endedAt: instant, sets: z.array(fishedSet) });
+
+const trip = z.object({
+  id,
+  boatId: id,
+  captainId: id,
+  waterId: id,
+  startsAt: instant,
+  endsAt: instant,
+  goal: z.enum(['numbers', 'size', 'table', 'learn']),
+  speciesIds: z.array(id),
+  rods: z.int().positive(),
+  skill: z.int().min(1).max(3),
+  wish: z.string(),
+  status: z.enum(['planned', 'under way', 'done']),
+  clientIds: z.array(id),
+  stops: z.array(stop),
+});
+
+const outfitScenario = z.object({
+  outfit: z.object({ id, name: z.string(), zone: z.string() }),
+  people: z.array(
+    z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(['owner', 'captain', 'mate']) }),
+  ),
+  boats: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      hull: z.string(),
+      seats: z.int().positive(),
+      speedMps: z.number().positive(),
+      draughtM: z.number().positive(),
+      windLimitMps: z.number().positive(),
+      waveLimitM: z.number().positive(),
+    }),
+  ),
+  waters: z.array(water),
+  stations: z.array(z.object({ id, waterId: id, name: z.string(), path: z.string(), lat: z.number(), lon: z.number() })),
+  species: z.array(z.object({ id, name: z.string(), habitat: z.enum(['salt', 'fresh']), lengthKind, sizeGoalMm: z.int().nullable(), caution: z.string() })),
+  families: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      depthMinM: z.number(),
+      depthMaxM: z.number(),
+      tempMinC: z.number(),
+      tempMaxC: z.number(),
+      coverRate: z.int(),
+      skill: z.int(),
+      snag: z.int(),
+      handling: z.string(),
+    }),
+  ),
+  presentations: z.array(z.object({ id, familyId: z.string(), name: z.string(), habitat: z.enum(['salt', 'fresh', 'both']) })),
+  spots: z.array(
+    z.object({
+      id,
+      waterId: id,
+      name: z.string(),
+      structure: z.string(),
+      bottom: z.string(),
+      depthMinM: z.number(),
+      depthMaxM: z.number(),
+      lat: z.number(),
+      lon: z.number(),
+      shoreNormalDeg: z.number().nullable(),
+      accessDepthM: z.number().nullable(),
+      fadePerHour: z.number().nonnegative(),
+      privacy: z.enum(['crew', 'captain']),
+    }),
+  ),
+  clients: z.array(z.object({ id, name: z.string(), experience: z.int().min(1).max(3), child: z.boolean(), note: z.string(), medicalNote: z.string() })),
+  rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: date })),
+  crewReadings: z.array(z.object({ waterId: id, variable: z.string(), at: instant, value: z.number() })),
+  trips: z.array(trip),
+});
+export type OutfitScenario = z.infer<typeof outfitScenario>;
+
+export const scenario = z.object({
+  historyFrom: instant,
+  now: instant,
+  outfits: z.array(outfitScenario),
+});
+export type Scenario = z.infer<typeof scenario>;

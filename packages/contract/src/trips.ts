@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import { date, id, instant } from './ids';
+
+export const goal = z.enum(['numbers', 'size', 'table', 'learn']);
+export type Goal = z.infer<typeof goal>;
+export const tripStatus = z.enum(['planned', 'under way', 'done', 'cancelled']);
+
+export const newTrip = z
+  .object({
+    id,
+    boatId: id,
+    captainId: id,
+    waterId: id,
+    startsAt: instant,
+    endsAt: instant,
+    goal,
+    speciesIds: z.array(id).min(1, 'name at least one species').max(30),
+    rods: z.int().min(1).max(20),
+    skill: z.int().min(1).max(3),
+    wish: z.string().max(500),
+    clientIds: z.array(id).max(20),
+  })
+  .strict();
+export type NewTrip = z.infer<typeof newTrip>;
+
+const guest = z.object({ id, name: z.string(), child: z.boolean(), note: z.string(), medicalNote: z.string().nullable() });
+
+export const tripView = z.object({
+  id,
+  boat: z.object({ id, name: z.string(), windLimitMps: z.number(), waveLimitM: z.number() }),
+  captain: z.object({ id, name: z.string() }),
+  water: z.object({ id, name: z.string() }),
+  startsAt: instant,
+  endsAt: instant,
+  goal,
+  rods: z.int(),
+  skill: z.int(),
+  wish: z.string(),
+  status: tripStatus,
+  guests: z.array(guest),
+  species: z.array(z.object({ id, name: z.string() })),
+  plan: z.object({ version: z.int(), expected: z.number(), lo80: z.number(), hi80: z.number(), madeAt: instant, stale: z.boolean() }).nullable(),
+});
+export type TripView = z.infer<typeof tripView>;
+
+export const tripsOf = z.object({ date });
+
+export const board = z.object({
+  today: z.array(tripView),
+  tomorrow: z.array(tripView),
+  /** What needs a hand before tomorrow. */
+  open: z.array(z.object({ tripId: id.nullable(), text: z.string() })),
+});
+export type Board = z.infer<typeof board>;

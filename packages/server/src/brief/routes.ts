@@ -1,0 +1,49 @@
+import { briefView } from '@bluffwind/contract/brief';
+import { date } from '@bluffwind/contract/ids';
+import { createRoute, z } from '@hono/zod-openapi';
+import { audit } from '../audit';
+import { BriefEntity } from '../db/entities/trip';
+import { type Deps, found, requireCaptain, router } from '../http/context';
+import { answers } from '../http/responses';
+import { briefFor } from './compose';
+
+const byDate = z.object({ date });
+
+/** The evening's brief: composed anew on each look, kept as it stood when published. */
+export function briefRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }), async (c) =>
+    c.json(await briefFor(c.get('entities'), c.req.valid('param').date, c.get('who'), clock.now()), 200),
+  );
+  app.openapi(
+    createRoute({ method: 'post', path: '/brief/{date}/publish', request: { params: byDate }, responses: answers(briefView, 'Published to the crew') }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const { date: day } = c.req.valid('param');
+      const body = await briefFor(entities, day, who, clock.now());
+      await entities.query(
+        `insert into brief (outfit_id, date, published_at, published_by, body) values ($1, $2, $3, $4, $5)
+         on conflict (outfit_id, date) do update set published_at = excluded.published_at, published_by = excluded.published_by, body = excluded.body`,
+        [who.outfitId, day, new Date(clock.now()), who.personId, JSON.stringify(body)],
+      );
+      const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
+      await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
+      return c.json(await briefFor(entities, day, who, clock.now()), 200);
+    },
+  );
+  app.openapi(
+    createRoute({ method: 'post', path: '/brief/{date}/read', request: { params: byDate }, responses: answers(z.object({ ok: z.literal(true) }), 'Receipt stored') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const stored = found(await entities.findOneBy(BriefEntity, { date: c.req.valid('param').date }), 'published brief');
+      await entities.query(`insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4) on conflict do nothing`, [
+        stored.id, who.outfitId, who.personId, new Date(clock.now()),
+      ]);
+      return c.json({ ok: true as const }, 200);
+    },
+  );
+  return app;
+}

@@ -1,0 +1,55 @@
+import { DataSource, type EntityManager } from 'typeorm';
+import * as grounds from './entities/grounds';
+import * as outfit from './entities/outfit';
+import * as trip from './entities/trip';
+import * as water from './entities/water';
+import { House1780000000001 } from './migrations/0001-house';
+
+const ENTITIES = [
+  outfit.OutfitEntity, outfit.PersonEntity, outfit.SessionEntity, outfit.BoatEntity, outfit.ClientEntity, outfit.AuditEntity,
+  water.WaterEntity, water.ChartLayerEntity, water.StationEntity, water.ReadingEntity, water.ForecastEntity, water.ForecastMemberEntity,
+  grounds.SpotEntity, grounds.SpeciesEntity, grounds.FamilyEntity, grounds.PresentationEntity, grounds.RuleEntity,
+  trip.TripEntity, trip.TripSpeciesEntity, trip.PartyEntity, trip.PlanEntity, trip.LegEntity, trip.StopEntity, trip.SetEntity,
+  trip.CatchEntity, trip.SightingEntity, trip.BriefEntity, trip.BriefReadEntity,
+];
+
+/** A pool of connections for one role. */
+export async function connect(url: string): Promise<DataSource> {
+  const source = new DataSource({
+    type: 'postgres',
+    url,
+    entities: ENTITIES,
+    migrations: [House1780000000001],
+    migrationsTransactionMode: 'each',
+    extra: { max: 8, connectionTimeoutMillis: 5000 },
+    logging: false,
+  });
+  return source.initialize();
+}
+
+/** Brings the schema up to date; returns the names of the migrations that ran. */
+export async function migrate(source: DataSource): Promise<string[]> {
+  return (await source.runMigrations()).map((m) => m.name);
+}
+
+/** Refuses a role that row-level security does not bind. */
+export async function requireBoundRole(source: DataSource): Promise<void> {
+  const [row] = await source.query(`
+    select r.rolsuper or r.rolbypassrls or exists (
+      select 1 from pg_class c where c.relname = 'trip' and pg_has_role(r.oid, c.relowner, 'member')
+    ) as unbound, r.rolname as name
+    from pg_roles r where r.rolname = current_user`);
+  if (row?.unbound) {
+    throw new Error(
+      `The database role ${row.name} owns the tables or bypasses row-level security. Give DATABASE_URL a role without these rights and DATABASE_OWNER_URL the owner.`,
+    );
+  }
+}
+
+/** Runs work in one transaction that sees the rows of one outfit only. */
+export function inOutfit<T>(source: DataSource, outfitId: string, work: (entities: EntityManager) => Promise<T>): Promise<T> {
+  return source.transaction(async (entities) => {
+    await entities.query("select set_config('app.outfit', $1, true)", [outfitId]);
+    return work(entities);
+  });
+}

@@ -1,0 +1,125 @@
+import { EntitySchema } from 'typeorm';
+
+export interface OutfitRow {
+  id: string;
+  name: string;
+  zone: string;
+}
+export const OutfitEntity = new EntitySchema<OutfitRow>({
+  name: 'outfit',
+  columns: { id: { type: 'uuid', primary: true }, name: { type: 'text' }, zone: { type: 'text' } },
+});
+
+export type Role = 'owner' | 'captain' | 'mate';
+
+export interface PersonRow {
+  id: string;
+  outfitId: string;
+  name: string;
+  email: string;
+  passwordHash: string;
+  role: Role;
+  active: boolean;
+}
+export const PersonEntity = new EntitySchema<PersonRow>({
+  name: 'person',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    name: { type: 'text' },
+    email: { type: 'text' },
+    passwordHash: { type: 'text', name: 'password_hash', select: false },
+    role: { type: 'text' },
+    active: { type: 'boolean', default: true },
+  },
+});
+
+export interface SessionRow {
+  tokenHash: Buffer;
+  outfitId: string;
+  personId: string;
+  createdAt: Date;
+  expiresAt: Date;
+}
+export const SessionEntity = new EntitySchema<SessionRow>({
+  name: 'session',
+  columns: {
+    tokenHash: { type: 'bytea', primary: true, name: 'token_hash' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id' },
+    createdAt: { type: 'timestamptz', name: 'created_at' },
+    expiresAt: { type: 'timestamptz', name: 'expires_at' },
+  },
+});
+
+export interface BoatRow {
+  id: string;
+  outfitId: string;
+  name: string;
+  hull: string;
+  seats: number;
+  speedMps: number;
+  draughtM: number;
+  windLimitMps: number;
+  waveLimitM: number;
+}
+export const BoatEntity = new EntitySchema<BoatRow>({
+  name: 'boat',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    name: { type: 'text' },
+    hull: { type: 'text' },
+    seats: { type: 'int' },
+    speedMps: { type: 'double precision', name: 'speed_mps' },
+    draughtM: { type: 'double precision', name: 'draught_m' },
+    windLimitMps: { type: 'double precision', name: 'wind_limit_mps' },
+    waveLimitM: { type: 'double precision', name: 'wave_limit_m' },
+  },
+});
+
+export interface ClientRow {
+  id: string;
+  outfitId: string;
+  name: string;
+  experience: number;
+  child: boolean;
+  note: string;
+  medicalNote: string;
+}
+export const ClientEntity = new EntitySchema<ClientRow>({
+  name: 'client',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    name: { type: 'text' },
+    experience: { type: 'int' },
+    child: { type: 'boolean' },
+    note: { type: 'text' },
+    medicalNote: { type: 'text', name: 'medical_note' },
+  },
+});
+
+export interface AuditRow {
+  id: string;
+  outfitId: string;
+  personId: string;
+  at: Date;
+  action: string;
+  subject: string;
+  subjectId: string;
+  detail: unknown;
+}
+export const AuditEntity = new EntitySchema<AuditRow>({
+  name: 'audit',
+  columns: {
+    id: { type: 'bigint', primary: true, generated: 'increment' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id' },
+    at: { type: 'timestamptz' },
+    action: { type: 'text' },
+    subject: { type: 'text' },
+    subjectId: { type: 'uuid', name: 'subject_id' },
+    detail: { type: 'jsonb' },
+  },
+});

@@ -1,0 +1,277 @@
+import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
+import { EntitySchema } from 'typeorm';
+
+export type TripStatus = 'planned' | 'under way' | 'done' | 'cancelled';
+export type Goal = 'numbers' | 'size' | 'table' | 'learn';
+
+export interface TripRow {
+  id: string;
+  outfitId: string;
+  boatId: string;
+  captainId: string;
+  waterId: string;
+  startsAt: Date;
+  endsAt: Date;
+  goal: Goal;
+  rods: number;
+  skill: number;
+  wish: string;
+  status: TripStatus;
+  beganAt: Date | null;
+  endedAt: Date | null;
+}
+export const TripEntity = new EntitySchema<TripRow>({
+  name: 'trip',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    boatId: { type: 'uuid', name: 'boat_id' },
+    captainId: { type: 'uuid', name: 'captain_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    startsAt: { type: 'timestamptz', name: 'starts_at' },
+    endsAt: { type: 'timestamptz', name: 'ends_at' },
+    goal: { type: 'text' },
+    rods: { type: 'int' },
+    skill: { type: 'int' },
+    wish: { type: 'text' },
+    status: { type: 'text' },
+    beganAt: { type: 'timestamptz', name: 'began_at', nullable: true },
+    endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+  },
+});
+
+export interface TripSpeciesRow {
+  tripId: string;
+  speciesId: string;
+  outfitId: string;
+}
+export const TripSpeciesEntity = new EntitySchema<TripSpeciesRow>({
+  name: 'trip_species',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    speciesId: { type: 'uuid', primary: true, name: 'species_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+  },
+});
+
+export interface PartyRow {
+  tripId: string;
+  clientId: string;
+  outfitId: string;
+}
+export const PartyEntity = new EntitySchema<PartyRow>({
+  name: 'party',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    clientId: { type: 'uuid', primary: true, name: 'client_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+  },
+});
+
+export interface PlanRow {
+  id: string;
+  outfitId: string;
+  tripId: string;
+  version: number;
+  madeBy: string;
+  madeAt: Date;
+  expected: number;
+  lo80: number;
+  hi80: number;
+  bound: number;
+  proved: boolean;
+  bans: string[];
+  modelVersion: string;
+  evidenceVersion: string;
+  forecastRunAt: Date | null;
+}
+export const PlanEntity = new EntitySchema<PlanRow>({
+  name: 'plan',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    tripId: { type: 'uuid', name: 'trip_id' },
+    version: { type: 'int' },
+    madeBy: { type: 'uuid', name: 'made_by' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    expected: { type: 'double precision' },
+    lo80: { type: 'double precision' },
+    hi80: { type: 'double precision' },
+    bound: { type: 'double precision' },
+    proved: { type: 'boolean' },
+    bans: { type: 'uuid', array: true },
+    modelVersion: { type: 'text', name: 'model_version' },
+    evidenceVersion: { type: 'text', name: 'evidence_version' },
+    forecastRunAt: { type: 'timestamptz', name: 'forecast_run_at', nullable: true },
+  },
+});
+
+export interface LegRow {
+  id: string;
+  outfitId: string;
+  planId: string;
+  position: number;
+  spotId: string;
+  presentationId: string;
+  arriveAt: Date;
+  startAt: Date;
+  departAt: Date;
+  expected: number;
+  lo80: number;
+  hi80: number;
+  pinned: boolean;
+}
+export const LegEntity = new EntitySchema<LegRow>({
+  name: 'leg',
+  columns: {
+    id: { type: 'uuid', primary: true, generated: 'uuid' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    planId: { type: 'uuid', name: 'plan_id' },
+    position: { type: 'int' },
+    spotId: { type: 'uuid', name: 'spot_id' },
+    presentationId: { type: 'uuid', name: 'presentation_id' },
+    arriveAt: { type: 'timestamptz', name: 'arrive_at' },
+    startAt: { type: 'timestamptz', name: 'start_at' },
+    departAt: { type: 'timestamptz', name: 'depart_at' },
+    expected: { type: 'double precision' },
+    lo80: { type: 'double precision' },
+    hi80: { type: 'double precision' },
+    pinned: { type: 'boolean' },
+  },
+});
+
+export interface StopRow {
+  id: string;
+  outfitId: string;
+  tripId: string;
+  spotId: string;
+  startedAt: Date;
+  endedAt: Date | null;
+  conditions: SpotConditions | null;
+  deletedAt: Date | null;
+}
+export const StopEntity = new EntitySchema<StopRow>({
+  name: 'stop',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    tripId: { type: 'uuid', name: 'trip_id' },
+    spotId: { type: 'uuid', name: 'spot_id' },
+    startedAt: { type: 'timestamptz', name: 'started_at' },
+    endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+    conditions: { type: 'jsonb', nullable: true },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export interface SetRow {
+  id: string;
+  outfitId: string;
+  stopId: string;
+  presentationId: string;
+  rods: number;
+  startedAt: Date;
+  endedAt: Date | null;
+}
+export const SetEntity = new EntitySchema<SetRow>({
+  name: 'set',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    stopId: { type: 'uuid', name: 'stop_id' },
+    presentationId: { type: 'uuid', name: 'presentation_id' },
+    rods: { type: 'int' },
+    startedAt: { type: 'timestamptz', name: 'started_at' },
+    endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+  },
+});
+
+export interface CatchRow {
+  id: string;
+  outfitId: string;
+  setId: string;
+  speciesId: string | null;
+  clientId: string | null;
+  at: Date;
+  lengthMm: number | null;
+  lengthKind: 'total' | 'fork' | 'standard';
+  outcome: 'landed' | 'lost' | 'missed';
+  kept: boolean;
+  deletedAt: Date | null;
+}
+export const CatchEntity = new EntitySchema<CatchRow>({
+  name: 'catch',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    setId: { type: 'uuid', name: 'set_id' },
+    speciesId: { type: 'uuid', name: 'species_id', nullable: true },
+    clientId: { type: 'uuid', name: 'client_id', nullable: true },
+    at: { type: 'timestamptz' },
+    lengthMm: { type: 'int', name: 'length_mm', nullable: true },
+    lengthKind: { type: 'text', name: 'length_kind' },
+    outcome: { type: 'text' },
+    kept: { type: 'boolean' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export interface SightingRow {
+  id: string;
+  outfitId: string;
+  tripId: string;
+  spotId: string | null;
+  at: Date;
+  kind: string;
+  note: string;
+  deletedAt: Date | null;
+}
+export const SightingEntity = new EntitySchema<SightingRow>({
+  name: 'sighting',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    tripId: { type: 'uuid', name: 'trip_id' },
+    spotId: { type: 'uuid', name: 'spot_id', nullable: true },
+    at: { type: 'timestamptz' },
+    kind: { type: 'text' },
+    note: { type: 'text' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
+  },
+});
+
+export interface BriefRow {
+  id: string;
+  outfitId: string;
+  date: string;
+  publishedAt: Date;
+  publishedBy: string;
+  body: unknown;
+}
+export const BriefEntity = new EntitySchema<BriefRow>({
+  name: 'brief',
+  columns: {
+    id: { type: 'uuid', primary: true, generated: 'uuid' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    date: { type: 'date' },
+    publishedAt: { type: 'timestamptz', name: 'published_at' },
+    publishedBy: { type: 'uuid', name: 'published_by' },
+    body: { type: 'jsonb' },
+  },
+});
+
+export interface BriefReadRow {
+  briefId: string;
+  outfitId: string;
+  personId: string;
+  readAt: Date;
+}
+export const BriefReadEntity = new EntitySchema<BriefReadRow>({
+  name: 'brief_read',
+  columns: {
+    briefId: { type: 'uuid', primary: true, name: 'brief_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', primary: true, name: 'person_id' },
+    readAt: { type: 'timestamptz', name: 'read_at' },
+  },
+});

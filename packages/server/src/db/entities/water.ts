@@ -1,0 +1,142 @@
+import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
+import { EntitySchema } from 'typeorm';
+
+export interface WaterRow {
+  id: string;
+  outfitId: string;
+  name: string;
+  kind: 'salt' | 'fresh';
+  ruleZone: string;
+  lat: number;
+  lon: number;
+  dockLat: number;
+  dockLon: number;
+  tide: { z0M: number; constants: HarmonicConstant[] } | null;
+}
+export const WaterEntity = new EntitySchema<WaterRow>({
+  name: 'water',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    name: { type: 'text' },
+    kind: { type: 'text' },
+    ruleZone: { type: 'text', name: 'rule_zone' },
+    lat: { type: 'double precision' },
+    lon: { type: 'double precision' },
+    dockLat: { type: 'double precision', name: 'dock_lat' },
+    dockLon: { type: 'double precision', name: 'dock_lon' },
+    tide: { type: 'jsonb', nullable: true },
+  },
+});
+
+export interface ChartLayerRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  kind: 'bed' | 'marks';
+  data: unknown;
+}
+export const ChartLayerEntity = new EntitySchema<ChartLayerRow>({
+  name: 'chart_layer',
+  columns: {
+    id: { type: 'uuid', primary: true, generated: 'uuid' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    kind: { type: 'text' },
+    data: { type: 'jsonb' },
+  },
+});
+
+export interface StationRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  name: string;
+  path: string;
+  lat: number;
+  lon: number;
+  polledTo: Date | null;
+  lastError: string | null;
+}
+export const StationEntity = new EntitySchema<StationRow>({
+  name: 'station',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    name: { type: 'text' },
+    path: { type: 'text' },
+    lat: { type: 'double precision' },
+    lon: { type: 'double precision' },
+    polledTo: { type: 'timestamptz', name: 'polled_to', nullable: true },
+    lastError: { type: 'text', name: 'last_error', nullable: true },
+  },
+});
+
+export interface ReadingRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  stationId: string | null;
+  personId: string | null;
+  source: 'station' | 'crew' | 'import' | 'instrument';
+  variable: string;
+  at: Date;
+  value: number;
+  flag: number;
+  supersededBy: string | null;
+}
+export const ReadingEntity = new EntitySchema<ReadingRow>({
+  name: 'reading',
+  columns: {
+    id: { type: 'bigint', primary: true, generated: 'increment' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    stationId: { type: 'uuid', name: 'station_id', nullable: true },
+    personId: { type: 'uuid', name: 'person_id', nullable: true },
+    source: { type: 'text' },
+    variable: { type: 'text' },
+    at: { type: 'timestamptz' },
+    value: { type: 'double precision' },
+    flag: { type: 'smallint' },
+    supersededBy: { type: 'bigint', name: 'superseded_by', nullable: true },
+  },
+});
+
+export interface ForecastRow {
+  id: string;
+  outfitId: string;
+  stationId: string;
+  runAt: Date;
+  fetchedAt: Date;
+}
+export const ForecastEntity = new EntitySchema<ForecastRow>({
+  name: 'forecast',
+  columns: {
+    id: { type: 'uuid', primary: true, generated: 'uuid' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    stationId: { type: 'uuid', name: 'station_id' },
+    runAt: { type: 'timestamptz', name: 'run_at' },
+    fetchedAt: { type: 'timestamptz', name: 'fetched_at' },
+  },
+});
+
+export interface ForecastMemberRow {
+  forecastId: string;
+  outfitId: string;
+  member: number;
+  variable: string;
+  at: Date[];
+  value: number[];
+}
+export const ForecastMemberEntity = new EntitySchema<ForecastMemberRow>({
+  name: 'forecast_member',
+  columns: {
+    forecastId: { type: 'uuid', primary: true, name: 'forecast_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    member: { type: 'int', primary: true },
+    variable: { type: 'text', primary: true },
+    at: { type: 'timestamptz', array: true },
+    value: { type: 'double precision', array: true },
+  },
+});

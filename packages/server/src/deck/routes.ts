@@ -1,0 +1,129 @@
+import { deckBatch, deckEntry, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
+import { id } from '@bluffwind/contract/ids';
+import { rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { createRoute, z } from '@hono/zod-openapi';
+import { type EntityManager, In, IsNull } from 'typeorm';
+import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
+import { CatchEntity, SetEntity, StopEntity, TripEntity } from '../db/entities/trip';
+import { WaterEntity } from '../db/entities/water';
+import { Problem, problemOfDatabase } from '../errors';
+import { type Deps, found, invalid, router } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+import { inputsOf, loadDesk } from '../plan/desk';
+import { tripViews } from '../trips/tripViews';
+import { applyEntry } from './applyEntry';
+import { storeStopConditions } from './stopConditions';
+
+const byTrip = z.object({ tripId: id });
+
+/** The phone's pack for a trip, and what comes back from it. */
+export function deckRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(
+    createRoute({ method: 'get', path: '/deck/{tripId}', request: { params: byTrip }, responses: answers(deckPack, 'All that the phone needs') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
+      const desk = await loadDesk(entities, trip, clock.now(), who.role);
+      const ranking = rankTrip(inputsOf(desk));
+      const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
+      const [view] = await tripViews(entities, [trip], who);
+      const tripSpecies = found(view, 'trip').species.map((s) => s.id);
+      const species = await entities.find(SpeciesEntity, { where: { habitat: water.kind }, order: { name: 'ASC' } });
+      const pack: DeckPack = {
+        trip: found(view, 'trip'),
+        beganAt: trip.beganAt?.toISOString() ?? null,
+        endedAt: trip.endedAt?.toISOString() ?? null,
+        zone: desk.zone,
+        ruleZone: water.ruleZone,
+        water: desk.water,
+        legs: (desk.saved?.legs ?? []).map((l) => ({
+          spotId: l.spotId,
+          presentationId: l.presentationId,
+          secondId: ranking.calls.find((k) => k.spotId === l.spotId)?.second?.presentationId ?? null,
+          startAt: l.startAt,
+          departAt: l.departAt,
+          expected: l.expected,
+          lo80: l.lo80,
+          hi80: l.hi80,
+        })),
+        spots: desk.spots.map((s, i) => {
+          const call = ranking.calls.find((k) => k.spotId === s.id);
+          // Gamma belief for all rods with the model's mean; its shape is the spread between days.
+          const a = ranking.model.dispersion;
+          const rate = Math.max(0.01, (call?.ratePerRodHour ?? 0.01) * trip.rods);
+          const travel = desk.spots.map((t, j) => [t.id, desk.travelMin[i]?.[j] ?? null] as const).filter((x): x is readonly [string, number] => x[1] !== null);
+          return { id: s.id, name: s.name, depthMinM: s.depthMinM, depthMaxM: s.depthMaxM, a, b: a / rate, fadePerHour: s.fadePerHour, travelMin: Object.fromEntries(travel) };
+        }),
+        presentations: (await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } })).map(({ id, name }) => ({ id, name })),
+        species: species.map((s) => ({ id: s.id, name: s.name, lengthKind: s.lengthKind, caution: s.caution, usual: tripSpecies.includes(s.id) })),
+        rules: (await entities.find(RuleEntity)).map((r) => ({ id: r.id, speciesId: r.speciesId, zone: r.zone, body: r.body as DeckPack['rules'][number]['body'], source: r.source, checkedOn: r.checkedOn })),
+        stops: await deckStops(entities, trip.id),
+      };
+      return c.json(pack, 200);
+    },
+  );
+
+  app.openapi(
+    createRoute({ method: 'post', path: '/deck/{tripId}/entries', request: { params: byTrip, ...jsonBody(deckBatch) }, responses: answers(deckReceipt, 'A receipt for each entry') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
+      const receipts: z.infer<typeof deckReceipt>['receipts'] = [];
+      for (const raw of c.req.valid('json').entries) {
+        const entryId = String((raw as { entryId?: unknown })?.entryId ?? '');
+        const refused = await refusalOf(entities, async () => {
+          const parsed = deckEntry.safeParse(raw);
+          if (!parsed.success) throw invalid(parsed.error.issues);
+          const current = found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip');
+          await applyEntry(entities, current, parsed.data, clock.now());
+        });
+        receipts.push({ entryId, ok: refused === null, message: refused ?? '' });
+      }
+      await storeStopConditions(entities, trip.id, clock.now());
+      return c.json({ receipts }, 200);
+    },
+  );
+  return app;
+}
+
+/** Runs work in a savepoint; returns why it was refused, so that one bad entry does not hold back the others. */
+async function refusalOf(entities: EntityManager, work: () => Promise<void>): Promise<string | null> {
+  await entities.query('savepoint entry');
+  try {
+    await work();
+    await entities.query('release savepoint entry');
+    return null;
+  } catch (error) {
+    await entities.query('rollback to savepoint entry');
+    const problem = error instanceof Problem ? error : problemOfDatabase(error);
+    if (!problem) throw error;
+    return problem.detail || problem.message;
+  }
+}
+
+async function deckStops(entities: EntityManager, tripId: string): Promise<DeckStop[]> {
+  const stops = await entities.find(StopEntity, { where: { tripId, deletedAt: IsNull() }, order: { startedAt: 'ASC' } });
+  if (stops.length === 0) return [];
+  const sets = await entities.find(SetEntity, { where: { stopId: In(stops.map((s) => s.id)) }, order: { startedAt: 'ASC' } });
+  const catches = await entities.find(CatchEntity, { where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() }, order: { at: 'ASC' } });
+  return stops.map((stop) => ({
+    id: stop.id,
+    spotId: stop.spotId,
+    startedAt: stop.startedAt.toISOString(),
+    endedAt: stop.endedAt?.toISOString() ?? null,
+    sets: sets
+      .filter((s) => s.stopId === stop.id)
+      .map((s) => ({
+        id: s.id,
+        presentationId: s.presentationId,
+        rods: s.rods,
+        startedAt: s.startedAt.toISOString(),
+        endedAt: s.endedAt?.toISOString() ?? null,
+        catches: catches
+          .filter((k) => k.setId === s.id)
+          .map((k) => ({ id: k.id, speciesId: k.speciesId, clientId: k.clientId, at: k.at.toISOString(), lengthMm: k.lengthMm, outcome: k.outcome, kept: k.kept })),
+      })),
+  }));
+}

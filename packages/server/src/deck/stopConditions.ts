@@ -1,0 +1,69 @@
+import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/spotConditions';
+import { type WaterRecord, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { DAY, HOUR } from '@bluffwind/core/units/time';
+import type { EntityManager } from 'typeorm';
+import { loadWaterState } from '../water/waterState';
+
+interface StopToSee {
+  readonly id: string;
+  readonly water_id: string;
+  readonly middle: Date;
+  readonly depth_min_m: number;
+  readonly depth_max_m: number;
+  readonly shore_normal_deg: number | null;
+  readonly fetch_m: number[];
+}
+
+const SPAN = 20 * DAY;
+
+/**
+ * Works out the conditions of finished stops from the readings on file and stores them with the stops.
+ * @param tripId - Only this trip's stops; null for every stop that has none yet.
+ * @returns Stops written.
+ */
+export async function storeStopConditions(entities: EntityManager, tripId: string | null, nowMs: number): Promise<number> {
+  const stops: StopToSee[] = await entities.query(
+    `select st.id, sp.water_id, st.started_at + (st.ended_at - st.started_at) / 2 as middle, sp.depth_min_m, sp.depth_max_m, sp.shore_normal_deg, sp.fetch_m
+     from stop st join spot sp on sp.id = st.spot_id
+     where st.ended_at is not null and (st.trip_id = $1 or ($1::uuid is null and st.conditions is null))
+     order by sp.water_id, st.started_at`,
+    [tripId],
+  );
+  let from = 0;
+  while (from < stops.length) {
+    const first = stops[from] as StopToSee;
+    let to = from;
+    while (to < stops.length && stops[to]?.water_id === first.water_id && (stops[to] as StopToSee).middle.getTime() - first.middle.getTime() < SPAN) to++;
+    const chunk = stops.slice(from, to);
+    const last = chunk.at(-1) as StopToSee;
+    const [start, end] = [first.middle.getTime() - 3 * HOUR, last.middle.getTime() + 3 * HOUR];
+    // What was measured counts, however late it came in; forecasts do not.
+    const { record } = await loadWaterState(entities, first.water_id, start, end, Math.max(nowMs, end));
+    const measured = onlyMeasured(record);
+    const at = conditionsOver(waterStateOf(measured), start, end);
+    const seen = chunk.map((s): SpotConditions =>
+      at({ depthMinM: s.depth_min_m, depthMaxM: s.depth_max_m, shoreNormalDeg: s.shore_normal_deg, fetchM: s.fetch_m }, Math.round(s.middle.getTime() / 60_000) * 60_000),
+    );
+    await entities.query(
+      `update stop set conditions = x.conditions from unnest($1::uuid[], $2::jsonb[]) as x (id, conditions) where stop.id = x.id`,
+      [chunk.map((s) => s.id), seen.map((c) => JSON.stringify(c))],
+    );
+    from = to;
+  }
+  return stops.length;
+}
+
+function onlyMeasured(record: WaterRecord): WaterRecord {
+  const cut = <T extends { atMs: readonly number[]; value: readonly number[]; forecastFrom: number } | null>(s: T): T =>
+    s && ({ ...s, atMs: s.atMs.slice(0, s.forecastFrom), value: s.value.slice(0, s.forecastFrom) } as T);
+  return {
+    ...record,
+    wind: record.wind && { east: cut(record.wind.east), north: cut(record.wind.north), gust: cut(record.wind.gust) },
+    airTempC: cut(record.airTempC),
+    pressureHpa: cut(record.pressureHpa),
+    cloud: cut(record.cloud),
+    waterTempC: cut(record.waterTempC),
+    clarityM: cut(record.clarityM),
+    flowM3s: cut(record.flowM3s),
+  };
+}

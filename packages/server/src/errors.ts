@@ -1,0 +1,69 @@
+// One catalogue of errors; every answer that is not a success is a problem document (RFC 9457) made from it.
+
+const CATALOGUE = {
+  not_signed_in: { status: 401, title: 'Not signed in', remedy: 'Sign in and try again.' },
+  wrong_sign_in: { status: 401, title: 'Wrong e-mail or password', remedy: 'Check both; ask the owner of the outfit for a new password.' },
+  too_many_tries: { status: 429, title: 'Too many tries', remedy: 'Wait a minute and try again.' },
+  not_allowed: { status: 403, title: 'Not allowed for your role', remedy: 'Ask a captain or the owner.' },
+  not_found: { status: 404, title: 'Not found', remedy: 'Go back to the list; it may have been removed.' },
+  invalid: { status: 400, title: 'Something in the request is not usable', remedy: 'Correct the fields named and send it again.' },
+  too_large: { status: 413, title: 'Too large', remedy: 'Send less at once.' },
+  boat_taken: { status: 409, title: 'The boat already has a trip then', remedy: 'Choose another boat or another time.' },
+  captain_taken: { status: 409, title: 'The captain already has a trip then', remedy: 'Choose another captain or another time.' },
+  too_many_guests: { status: 409, title: 'More guests than seats', remedy: 'Choose a larger boat or fewer guests.' },
+  ends_before_start: { status: 400, title: 'The trip ends before it starts', remedy: 'Set the end after the start.' },
+  conflict: { status: 409, title: 'It has changed meanwhile', remedy: 'Reload and try again.' },
+  not_feasible: { status: 422, title: 'This cannot be done on the water', remedy: 'Change what is named.' },
+  station_unreachable: { status: 502, title: 'A station does not answer', remedy: 'The last good readings stay in use; it is tried again.' },
+  internal: { status: 500, title: 'The server failed', remedy: 'Try again; nothing that was shown as saved is lost.' },
+} as const;
+
+export type ErrorCode = keyof typeof CATALOGUE;
+
+/** What is wrong with one field. */
+export interface FieldFault {
+  readonly field: string;
+  readonly message: string;
+}
+
+/** An error that the client is told about. */
+export class Problem extends Error {
+  constructor(
+    readonly code: ErrorCode,
+    readonly detail = '',
+    readonly fields: readonly FieldFault[] = [],
+  ) {
+    super(`${code}: ${detail}`);
+  }
+
+  get status(): (typeof CATALOGUE)[ErrorCode]['status'] {
+    return CATALOGUE[this.code].status;
+  }
+
+  /** Body after RFC 9457. */
+  body(): Record<string, unknown> {
+    const { title, status, remedy } = CATALOGUE[this.code];
+    return { type: `about:blank#${this.code}`, code: this.code, title, status, detail: this.detail || title, remedy, fields: this.fields };
+  }
+}
+
+/** Every code with its status, for the documents and their test. */
+export const errorCodes = Object.entries(CATALOGUE).map(([code, e]) => ({ code, ...e }));
+
+interface DriverError {
+  readonly code?: string;
+  readonly constraint?: string;
+  readonly message?: string;
+}
+
+/** The problem behind a database refusal, or null when it is not one that a client can cause. */
+export function problemOfDatabase(error: unknown): Problem | null {
+  const e = ((error as { driverError?: DriverError }).driverError ?? error) as DriverError;
+  if (e?.code === '23P01' && e.constraint === 'trip_boat_once') return new Problem('boat_taken');
+  if (e?.code === '23P01' && e.constraint === 'trip_captain_once') return new Problem('captain_taken');
+  if (e?.code === '23514' && e.constraint === 'party_fits_boat') return new Problem('too_many_guests', e.message ?? '');
+  if (e?.code === '23514' && e.constraint === 'trip_ends_after_start') return new Problem('ends_before_start');
+  if (e?.code === '23503') return new Problem('not_found', 'Something that the request refers to does not exist.');
+  if (e?.code === '23505') return new Problem('conflict', 'It exists already.');
+  return null;
+}

@@ -1,0 +1,108 @@
+// Gathers what a trip's plan is made from: the same for the browser's worker and for the server itself.
+import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
+import type { SeaBed } from '@bluffwind/core/ground/seaBed';
+import { fishedSets } from '@bluffwind/core/plan/fishedSets';
+import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
+import { HOUR } from '@bluffwind/core/units/time';
+import { type EntityManager, In } from 'typeorm';
+import { FamilyEntity, PresentationEntity, SpotEntity } from '../db/entities/grounds';
+import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { LegEntity, PlanEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { ChartLayerEntity, WaterEntity } from '../db/entities/water';
+import { mayShow } from '../grounds/routes';
+import { found } from '../http/context';
+import { zoneOf } from '../trips/routes';
+import { loadWaterState } from '../water/waterState';
+import { loadEvidence } from './evidence';
+import { runTimes } from './runTimes';
+
+/**
+ * The desk of a trip.
+ * @param evidenceBeforeMs - Only sets that ended before this count. @param role - Whose eyes: mates see no captains' spots.
+ */
+export async function loadDesk(entities: EntityManager, trip: TripRow, nowMs: number, role: string, evidenceBeforeMs = nowMs): Promise<PlanDesk> {
+  const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
+  const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
+  const spots = (await entities.find(SpotEntity, { where: { waterId: water.id }, order: { name: 'ASC' } })).filter((s) => mayShow(s, role));
+  const presentations = await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } });
+  const families = await entities.find(FamilyEntity);
+  const speciesIds = (await entities.findBy(TripSpeciesEntity, { tripId: trip.id })).map((s) => s.speciesId);
+  const layer = await entities.findOneBy(ChartLayerEntity, { waterId: water.id, kind: 'bed' });
+  const bed = found(layer, 'chart').data as SeaBed;
+  const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
+  const times = runTimes(
+    `${water.id} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
+    bed,
+    { lat: water.dockLat, lon: water.dockLon },
+    spots,
+    boat,
+    water.tide?.z0M ?? 0,
+  );
+  return {
+    now: nowMs,
+    startsAt: trip.startsAt.getTime(),
+    endsAt: trip.endsAt.getTime(),
+    zone: await zoneOf(entities, trip.outfitId),
+    rods: trip.rods,
+    skill: trip.skill,
+    boat: { draughtM: boat.draughtM, windLimitMps: boat.windLimitMps, waveLimitM: boat.waveLimitM },
+    water: state.record,
+    spots: spots.map(({ id, name, depthMinM, depthMaxM, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon }) => ({
+      id, name, depthMinM, depthMaxM, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon,
+    })),
+    presentations: presentations.map((p) => {
+      const f = found(families.find((x) => x.id === p.familyId), 'family');
+      return { id: p.id, name: p.name, skill: f.skill, envelope: { depthMinM: f.depthMinM, depthMaxM: f.depthMaxM, tempMinC: f.tempMinC, tempMaxC: f.tempMaxC } };
+    }),
+    evidence: await loadEvidence(entities, {
+      waterId: water.id,
+      speciesIds,
+      goal: trip.goal,
+      beforeMs: evidenceBeforeMs,
+      spotIds: spots.map((s) => s.id),
+      presentationIds: presentations.map((p) => p.id),
+    }),
+    dockTravelMin: [...times.dock],
+    travelMin: times.between.map((row) => [...row]),
+    forecastRunAt: state.forecastRunAt,
+    saved: await savedPlan(entities, trip.id),
+  };
+}
+
+/** A desk as the core's inputs. */
+export function inputsOf(desk: PlanDesk): PlanInputs {
+  return { ...desk, sets: fishedSets(desk.evidence, desk.spots.map((s) => s.id), desk.presentations.map((p) => p.id)) };
+}
+
+/** The newest plan of a trip with its legs, or null. */
+export async function savedPlan(entities: EntityManager, tripId: string): Promise<SavedPlan | null> {
+  const [plan] = await entities.find(PlanEntity, { where: { tripId }, order: { version: 'DESC' }, take: 1 });
+  if (!plan) return null;
+  const legs = await entities.find(LegEntity, { where: { planId: plan.id }, order: { position: 'ASC' } });
+  const maker = await entities.findOneBy(PersonEntity, { id: plan.madeBy });
+  return {
+    id: plan.id,
+    version: plan.version,
+    madeAt: plan.madeAt.toISOString(),
+    madeBy: maker?.name ?? '',
+    expected: plan.expected,
+    lo80: plan.lo80,
+    hi80: plan.hi80,
+    bound: plan.bound,
+    proved: plan.proved,
+    bans: plan.bans,
+    evidenceVersion: plan.evidenceVersion,
+    forecastRunAt: plan.forecastRunAt?.toISOString() ?? null,
+    legs: legs.map((l) => ({
+      spotId: l.spotId,
+      presentationId: l.presentationId,
+      arriveAt: l.arriveAt.toISOString(),
+      startAt: l.startAt.toISOString(),
+      departAt: l.departAt.toISOString(),
+      expected: l.expected,
+      lo80: l.lo80,
+      hi80: l.hi80,
+      pinned: l.pinned,
+    })),
+  };
+}

@@ -1,0 +1,108 @@
+import { id } from '@bluffwind/contract/ids';
+import { board, newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
+import { addDays, DAY, localDate, localTime, startOfLocalDay } from '@bluffwind/core/units/time';
+import { createRoute, z } from '@hono/zod-openapi';
+import { Between, type EntityManager } from 'typeorm';
+import { audit } from '../audit';
+import { SpeciesEntity } from '../db/entities/grounds';
+import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
+import { PartyEntity, TripEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { WaterEntity } from '../db/entities/water';
+import { Problem } from '../errors';
+import { type Deps, found, requireCaptain, router } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+import { tripViews } from './tripViews';
+
+/** Trips whose start lies on a local date. */
+export async function tripsOn(entities: EntityManager, date: string, zone: string): Promise<TripRow[]> {
+  const from = startOfLocalDay(date, zone);
+  const to = startOfLocalDay(addDays(date, 1), zone) - 1;
+  const trips = await entities.find(TripEntity, { where: { startsAt: Between(new Date(from), new Date(to)) }, order: { startsAt: 'ASC' } });
+  return trips.filter((t) => t.status !== 'cancelled');
+}
+
+/** The outfit's time zone. */
+export async function zoneOf(entities: EntityManager, outfitId: string): Promise<string> {
+  return found(await entities.findOneBy(OutfitEntity, { id: outfitId }), 'outfit').zone;
+}
+
+export function tripRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(createRoute({ method: 'get', path: '/board', responses: answers(board, 'Today, tomorrow and what is open') }), async (c) => {
+    const entities = c.get('entities');
+    const who = c.get('who');
+    const zone = await zoneOf(entities, who.outfitId);
+    const now = clock.now();
+    const date = localDate(now, zone);
+    const run = await newestRun(entities, now);
+    const today = await tripViews(entities, await tripsOn(entities, date, zone), who, run);
+    const tomorrow = await tripViews(entities, await tripsOn(entities, addDays(date, 1), zone), who, run);
+    const open: { tripId: string | null; text: string }[] = [];
+    const mine = (t: { boat: { name: string }; startsAt: string }) => `${t.boat.name} ${localTime(Date.parse(t.startsAt), zone)}`;
+    for (const t of [...today, ...tomorrow].filter((x) => x.status === 'planned')) {
+      if (!t.plan) open.push({ tripId: t.id, text: `${mine(t)}: no plan yet` });
+      else if (t.plan.stale) open.push({ tripId: t.id, text: `${mine(t)}: a newer forecast is in since the plan was made` });
+      if (t.guests.length === 0) open.push({ tripId: t.id, text: `${mine(t)}: no guests named` });
+    }
+    for (const t of today) {
+      if (t.status === 'under way' && Date.parse(t.endsAt) < now) open.push({ tripId: t.id, text: `${t.boat.name} is overdue: back at ${localTime(Date.parse(t.endsAt), zone)} by its float plan` });
+    }
+    return c.json({ today, tomorrow, open }, 200);
+  });
+
+  app.openapi(
+    createRoute({ method: 'get', path: '/trips', request: { query: tripsOf }, responses: answers(z.array(tripView), 'Trips of a day') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const who = c.get('who');
+      return c.json(await tripViews(entities, await tripsOn(entities, c.req.valid('query').date, await zoneOf(entities, who.outfitId)), who), 200);
+    },
+  );
+
+  app.openapi(
+    createRoute({ method: 'get', path: '/trips/{id}', request: { params: z.object({ id }) }, responses: answers(tripView, 'One trip') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
+      const [view] = await tripViews(entities, [trip], c.get('who'), await newestRun(entities, clock.now()));
+      return c.json(found(view, 'trip'), 200);
+    },
+  );
+
+  app.openapi(
+    createRoute({ method: 'post', path: '/trips', request: jsonBody(newTrip), responses: answers(tripView, 'Stored') }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const body = c.req.valid('json');
+      const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
+      if (to <= from) throw new Problem('ends_before_start', '', [{ field: 'endsAt', message: `expected after ${body.startsAt}, got ${body.endsAt}` }]);
+      if (to - from > DAY) throw new Problem('invalid', 'endsAt: a trip lasts at most 24 h', [{ field: 'endsAt', message: 'at most 24 h after the start' }]);
+      const boat = found(await entities.findOneBy(BoatEntity, { id: body.boatId }), 'boat');
+      found(await entities.findOneBy(PersonEntity, { id: body.captainId }), 'captain');
+      found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
+      for (const s of body.speciesIds) found(await entities.findOneBy(SpeciesEntity, { id: s }), 'species');
+      for (const k of body.clientIds) found(await entities.findOneBy(ClientEntity, { id: k }), 'client');
+      if (body.clientIds.length > boat.seats) {
+        throw new Problem('too_many_guests', `${body.clientIds.length} guests, ${boat.name} has ${boat.seats} seats`, [{ field: 'clientIds', message: `at most ${boat.seats}` }]);
+      }
+      const { clientIds, speciesIds, ...rest } = body;
+      const outfitId = who.outfitId;
+      await entities.insert(TripEntity, { ...rest, outfitId, startsAt: new Date(from), endsAt: new Date(to), status: 'planned' });
+      await entities.insert(TripSpeciesEntity, speciesIds.map((speciesId) => ({ tripId: body.id, speciesId, outfitId })));
+      if (clientIds.length > 0) await entities.insert(PartyEntity, clientIds.map((clientId) => ({ tripId: body.id, clientId, outfitId })));
+      // The guests' check is deferred to the commit; asking now names the field.
+      await entities.query('set constraints all immediate');
+      await audit(entities, who, clock.now(), 'create', 'trip', body.id, body);
+      const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: body.id }), 'trip')], who);
+      return c.json(found(view, 'trip'), 200);
+    },
+  );
+  return app;
+}
+
+async function newestRun(entities: EntityManager, nowMs: number): Promise<string | null> {
+  const [row] = await entities.query('select max(run_at) as at from forecast where run_at <= $1', [new Date(nowMs)]);
+  return row?.at?.toISOString() ?? null;
+}

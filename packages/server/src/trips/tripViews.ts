@@ -1,0 +1,59 @@
+import type { TripView } from '@bluffwind/contract/trips';
+import { type EntityManager, In } from 'typeorm';
+import { SpeciesEntity } from '../db/entities/grounds';
+import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
+import { PartyEntity, PlanEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { WaterEntity } from '../db/entities/water';
+import type { Who } from '../http/context';
+
+/** Trips as the screens show them. Medical notes go to the trip's captain and the owner only. */
+export async function tripViews(entities: EntityManager, trips: readonly TripRow[], who: Who, forecastRunAt: string | null = null): Promise<TripView[]> {
+  if (trips.length === 0) return [];
+  const ids = In(trips.map((t) => t.id));
+  const [boats, people, waters, clients, party, kinds, species, plans] = [
+    await entities.find(BoatEntity),
+    await entities.find(PersonEntity),
+    await entities.find(WaterEntity),
+    await entities.find(ClientEntity),
+    await entities.findBy(PartyEntity, { tripId: ids }),
+    await entities.findBy(TripSpeciesEntity, { tripId: ids }),
+    await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
+    await entities.find(PlanEntity, { where: { tripId: ids }, order: { version: 'DESC' } }),
+  ];
+  return trips.map((t) => {
+    const boat = boats.find((b) => b.id === t.boatId);
+    const captain = people.find((p) => p.id === t.captainId);
+    const water = waters.find((w) => w.id === t.waterId);
+    if (!boat || !captain || !water) throw new Error(`trip ${t.id} has lost its boat, captain or water`);
+    const seesNotes = who.role === 'owner' || who.personId === t.captainId;
+    const plan = plans.find((p) => p.tripId === t.id);
+    const guestIds = party.filter((p) => p.tripId === t.id).map((p) => p.clientId);
+    return {
+      id: t.id,
+      boat: { id: boat.id, name: boat.name, windLimitMps: boat.windLimitMps, waveLimitM: boat.waveLimitM },
+      captain: { id: captain.id, name: captain.name },
+      water: { id: water.id, name: water.name },
+      startsAt: t.startsAt.toISOString(),
+      endsAt: t.endsAt.toISOString(),
+      goal: t.goal,
+      rods: t.rods,
+      skill: t.skill,
+      wish: t.wish,
+      status: t.status,
+      guests: clients
+        .filter((k) => guestIds.includes(k.id))
+        .map((k) => ({ id: k.id, name: k.name, child: k.child, note: k.note, medicalNote: seesNotes ? k.medicalNote : null })),
+      species: species.filter((s) => kinds.some((k) => k.tripId === t.id && k.speciesId === s.id)).map((s) => ({ id: s.id, name: s.name })),
+      plan: plan
+        ? {
+            version: plan.version,
+            expected: plan.expected,
+            lo80: plan.lo80,
+            hi80: plan.hi80,
+            madeAt: plan.madeAt.toISOString(),
+            stale: forecastRunAt !== null && (plan.forecastRunAt?.toISOString() ?? '') < forecastRunAt,
+          }
+        : null,
+    };
+  });
+}

@@ -1,0 +1,138 @@
+// Fetches what the stations have to say and stores it with quality flags. Nothing stored is ever overwritten.
+import { DAY, HOUR } from '@bluffwind/core/units/time';
+import { qualityFlags, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
+import type { DataSource, EntityManager } from 'typeorm';
+import { bulkInsert } from '../db/bulk';
+import { inOutfit } from '../db/database';
+import { ForecastEntity, type StationRow, StationEntity } from '../db/entities/water';
+import type { StationClient } from './stationClient';
+
+const RUN_HOURS = 6;
+/** A run is out an hour after its time. */
+const RUN_DELAY = HOUR;
+const SLICE = 40 * DAY;
+/** Readings may come late; this much is asked for again. */
+const OVERLAP = 6 * HOUR;
+/** What the flat-line test needs to look back on. */
+const CONTEXT = 30 * HOUR;
+
+/** Time of the newest forecast run that is out. */
+export function latestRun(nowMs: number): number {
+  return Math.floor((nowMs - RUN_DELAY) / (RUN_HOURS * HOUR)) * RUN_HOURS * HOUR;
+}
+
+/**
+ * Polls every station of every outfit up to now. A station that fails keeps its last good readings and its error is
+ * stored for the screen; the others go on.
+ */
+export async function pollStations(source: DataSource, client: StationClient, nowMs: number, sinceMs = nowMs - 5 * DAY): Promise<number> {
+  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
+  let stored = 0;
+  for (const { id } of outfits) {
+    const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
+    for (const station of stations) {
+      try {
+        stored += await pollStation(source, client, station, nowMs, sinceMs);
+        await note(source, station, null);
+      } catch (error) {
+        await note(source, station, (error as Error).message.slice(0, 300));
+      }
+    }
+  }
+  return stored;
+}
+
+async function pollStation(source: DataSource, client: StationClient, station: StationRow, nowMs: number, sinceMs: number): Promise<number> {
+  let from = station.polledTo ? station.polledTo.getTime() - OVERLAP : sinceMs;
+  let stored = 0;
+  while (from < nowMs) {
+    const to = Math.min(nowMs, from + SLICE);
+    const answer = await client.readings(station.path, from, to);
+    stored += await inOutfit(source, station.outfitId, async (entities) => {
+      const count = await storeReadings(entities, station, answer.readings, nowMs);
+      await entities.update(StationEntity, { id: station.id }, { polledTo: new Date(to) });
+      return count;
+    });
+    from = to;
+  }
+  const run = latestRun(nowMs);
+  const known = await inOutfit(source, station.outfitId, (e) => e.existsBy(ForecastEntity, { stationId: station.id, runAt: new Date(run) }));
+  if (!known) {
+    const forecast = await client.forecast(station.path, run);
+    await inOutfit(source, station.outfitId, (e) => storeForecast(e, station, forecast, nowMs));
+  }
+  return stored;
+}
+
+async function storeReadings(
+  entities: EntityManager,
+  station: StationRow,
+  readings: readonly { at: string; variable: string; value: number }[],
+  nowMs: number,
+): Promise<number> {
+  const byVariable = new Map<string, { atMs: number; value: number }[]>();
+  for (const r of readings) {
+    const atMs = Date.parse(r.at);
+    // A station's clock may be wrong; a reading from the future is not one.
+    if (!(r.variable in VARIABLE_LIMITS) || atMs > nowMs) continue;
+    const list = byVariable.get(r.variable) ?? [];
+    list.push({ atMs, value: r.value });
+    byVariable.set(r.variable, list);
+  }
+  let stored = 0;
+  for (const [variable, list] of byVariable) {
+    list.sort((a, b) => a.atMs - b.atMs);
+    const first = list[0]?.atMs as number;
+    const before: { at: Date; value: number }[] = await entities.query(
+      `select at, value from reading where station_id = $1 and variable = $2 and at >= $3 and at < $4 order by at`,
+      [station.id, variable, new Date(first - CONTEXT), new Date(first)],
+    );
+    const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
+    const flags = qualityFlags(variable, [...context, ...list]).slice(context.length);
+    const fill = <T>(value: T) => list.map(() => value);
+    stored += await bulkInsert(
+      entities,
+      'reading',
+      {
+        outfit_id: ['uuid', fill(station.outfitId)],
+        water_id: ['uuid', fill(station.waterId)],
+        station_id: ['uuid', fill(station.id)],
+        source: ['text', fill('station')],
+        variable: ['text', fill(variable)],
+        at: ['timestamptz', list.map((r) => new Date(r.atMs))],
+        value: ['double precision', list.map((r) => r.value)],
+        flag: ['smallint', flags],
+      },
+      '(station_id, variable, at) where station_id is not null and superseded_by is null do nothing',
+    );
+  }
+  return stored;
+}
+
+async function storeForecast(
+  entities: EntityManager,
+  station: StationRow,
+  run: { run: string; times: string[]; members: { member: number; variables: Record<string, number[]> }[] },
+  nowMs: number,
+): Promise<void> {
+  const [row] = await entities.query(
+    `insert into forecast (outfit_id, station_id, run_at, fetched_at) values ($1, $2, $3, $4)
+     on conflict (station_id, run_at) do nothing returning id`,
+    [station.outfitId, station.id, new Date(run.run), new Date(nowMs)],
+  );
+  if (!row) return;
+  const at = run.times.map((t) => new Date(t));
+  for (const m of run.members) {
+    for (const [variable, value] of Object.entries(m.variables)) {
+      if (!(variable in VARIABLE_LIMITS)) continue;
+      if (value.length !== at.length) throw new Error(`station ${station.path}: member ${m.member} has ${value.length} values of ${variable} for ${at.length} times`);
+      await entities.query(`insert into forecast_member (forecast_id, outfit_id, member, variable, at, value) values ($1, $2, $3, $4, $5, $6)`, [
+        row.id, station.outfitId, m.member, variable, at, value,
+      ]);
+    }
+  }
+}
+
+async function note(source: DataSource, station: StationRow, lastError: string | null): Promise<void> {
+  await inOutfit(source, station.outfitId, (entities) => entities.update(StationEntity, { id: station.id }, { lastError }));
+}

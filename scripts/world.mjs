@@ -1,0 +1,71 @@
+// Starts everything that the application needs, in order, and stops it in reverse.
+import { mkdirSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { run, startListening, stopChild } from './children.mjs';
+import { clusterFolder, ROOT, STATE } from './folders.mjs';
+import { say } from './output.mjs';
+import { startPostgres } from './postgres.mjs';
+
+const file = (name) => path.join(ROOT, 'dist', name);
+
+/**
+ * Database, station and server with demo data.
+ * @param {{ name: string, reset?: boolean, durable?: boolean, port?: number, web?: boolean }} options
+ */
+export async function startWorld({ name, reset = false, durable = true, port = 0, web = true, quiet = false }) {
+  const tell = quiet ? () => {} : say;
+  const folder = clusterFolder(name);
+  if (reset) rmSync(folder, { recursive: true, force: true });
+  tell('Starting PostgreSQL ...');
+  const stops = [];
+  const stop = async () => {
+    for (const s of stops.splice(0).reverse()) await s();
+  };
+  try {
+    const db = await startPostgres(folder, { durable });
+    stops.push(db.stop);
+    tell('Starting the simulated station ...');
+    const station = await startListening('station', process.execPath, [file('sim.mjs'), 'station']);
+    stops.push(() => stopChild(station.child));
+    const env = { DATABASE_URL: db.appUrl, DATABASE_OWNER_URL: db.ownerUrl, STATION_URL: station.url, BLUFFWIND_DEMO: 'yes', LOG_LEVEL: 'warn' };
+    await run(process.execPath, [file('server.mjs'), 'migrate'], { env, quiet: true });
+    if (await isEmpty(db.ownerUrl)) {
+      tell('Making three seasons of demo data (about half a minute) ...');
+      mkdirSync(STATE, { recursive: true });
+      const world = path.join(STATE, `${name}-world.json`);
+      await run(process.execPath, [file('sim.mjs'), 'scenario', world], { quiet: true });
+      await run(process.execPath, [file('server.mjs'), 'load', world], { env, quiet: true });
+      rmSync(world, { force: true });
+    }
+    const serverEnv = { ...env, PORT: String(port), ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}) };
+    const start = () => startListening('server', process.execPath, [file('server.mjs'), 'serve'], { env: serverEnv, log: (t) => (/"level":(40|50|60)/.test(t) ? process.stderr.write(t) : undefined) });
+    let server = await start();
+    stops.push(() => stopChild(server.child));
+    return {
+      url: server.url,
+      db,
+      env: serverEnv,
+      stop,
+      /** Ends the server without warning and starts it again at the same address. */
+      async crashServer() {
+        const exited = new Promise((r) => server.child.on('exit', r));
+        server.child.kill('SIGKILL');
+        await exited;
+        serverEnv.PORT = String(new URL(server.url).port);
+        server = await start();
+      },
+    };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
+
+async function isEmpty(ownerUrl) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  const { rows } = await client.query('select exists (select from outfit) as filled');
+  await client.end();
+  return !rows[0].filled;
+}
