@@ -43,15 +43,17 @@ export function trueWater(key: WaterKey, fromMs: number, toMs: number): WaterSta
   };
 }
 
+/** First and last day of each season. */
+export const SEASONS = [
+  ['2024-04-06', '2024-10-20'],
+  ['2025-04-05', '2025-10-19'],
+  ['2026-04-04', '2026-06-18'],
+] as const;
+
 /** Days of the three seasons, each as the UTC start of the local day. */
 function seasonDays(): number[] {
   const days: number[] = [];
-  const seasons = [
-    ['2024-04-06', '2024-10-20'],
-    ['2025-04-05', '2025-10-19'],
-    ['2026-04-04', '2026-06-18'],
-  ] as const;
-  for (const [from, to] of seasons) {
+  for (const [from, to] of SEASONS) {
     for (let d = Date.parse(`${from}T02:00:00Z`); d <= Date.parse(`${to}T02:00:00Z`); d += DAY) days.push(d);
   }
   return days;

@@ -2,11 +2,11 @@
 import type { OutfitScenario, Scenario } from '@bluffwind/contract/scenario';
 import { depthAt, toPosition } from '@bluffwind/core/ground/seaBed';
 import { seeded } from '@bluffwind/core/units/seeded';
-import { DAY, HOUR } from '@bluffwind/core/units/time';
+import { addDays, DAY, HOUR } from '@bluffwind/core/units/time';
 import { FAMILIES, PRESENTATIONS } from './catalogue';
 import { GROUND } from './geography';
 import { FISH } from './hiddenTruth';
-import { drawHistory } from './history';
+import { drawHistory, SEASONS } from './history';
 import { CLIENT_NAMES, SPOTS } from './names';
 import { seededUuid } from './uuid';
 import { clarityAt, DEMO_START, SOUND_TIDE } from './weather';
@@ -48,7 +48,7 @@ const CAUTIONS: Record<string, string> = {
 export function buildScenario(seed = 20260618): Scenario {
   const uuid = seededUuid(seed);
   return {
-    historyFrom: new Date(Date.UTC(2024, 3, 1)).toISOString(),
+    history: SEASONS.map(([from, to]) => ({ from: `${addDays(from, -4)}T00:00:00.000Z`, to: `${addDays(to, 2)}T00:00:00.000Z` })),
     now: new Date(DEMO_START).toISOString(),
     outfits: [greywether(seed, uuid), secondOutfit(uuid)],
   };

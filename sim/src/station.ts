@@ -12,7 +12,7 @@ import { DEMO_START, flowAt, SOUND_TIDE, surgeAt, waterTempAt, weatherAt } from 
 const KINDS = {
   harbour: { water: 'sound', wind: true, air: true, level: true, flow: false, seed: 1 },
   sarn: { water: 'sound', wind: true, air: false, level: false, flow: false, seed: 2 },
-  skerry: { water: 'skerries', wind: true, air: true, level: false, flow: false, seed: 3 },
+  skerry: { water: 'skerries', wind: true, air: false, level: false, flow: false, seed: 3 },
   ansgar: { water: 'lake', wind: true, air: true, level: false, flow: true, seed: 4 },
 } as const;
 type Kind = keyof typeof KINDS;
@@ -23,6 +23,8 @@ const tide = tideModel(SOUND_TIDE.constants, SOUND_TIDE.z0M);
 const round = (value: number, digits: number) => Math.round(value * 10 ** digits) / 10 ** digits;
 /** Point Sarn's anemometer sticks from Thursday 13:20 local. */
 const STUCK_FROM = DEMO_START - (4 * 60 + 20) * 60_000;
+
+const ARCHIVED_BEFORE = DEMO_START - 30 * 24 * HOUR;
 
 interface Reading {
   readonly at: string;
@@ -36,6 +38,8 @@ export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] 
   const out: Reading[] = [];
   for (let at = Math.ceil(fromMs / HOUR) * HOUR; at < toMs; at += HOUR) {
     const hour = at / HOUR;
+    // Its archive keeps every third hour, as many do.
+    if (at < ARCHIVED_BEFORE && hour % 3 !== 0) continue;
     // Gaps of a few hours, now and then.
     if (noise1(hour / 5, 200 + k.seed) > 0.985) continue;
     const jitter = (n: number) => noise1(hour * 3.7, 210 + k.seed * 10 + n);

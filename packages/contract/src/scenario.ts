@@ -123,7 +123,8 @@ const outfitScenario = z.object({
 export type OutfitScenario = z.infer<typeof outfitScenario>;
 
 export const scenario = z.object({
-  historyFrom: instant,
+  /** Spans for which the stations' history is fetched, in order. */
+  history: z.array(z.object({ from: instant, to: instant })).min(1),
   now: instant,
   outfits: z.array(outfitScenario),
 });

@@ -9,7 +9,7 @@ import { type Config, readConfig } from './config';
 import { connect, inOutfit, migrate, requireBoundRole } from './db/database';
 import { storeStopConditions } from './deck/stopConditions';
 import { loadScenario } from './scenario/loadScenario';
-import { pollStations } from './water/poll';
+import { fetchHistory, pollStations } from './water/poll';
 import { stationClient } from './water/stationClient';
 
 const POLL_MS = 60_000;
@@ -37,9 +37,12 @@ async function loadCommand(config: Config, file: string): Promise<void> {
     await loadScenario(owner, scenario, config.demo ? (scenario.outfits[0]?.people[0]?.password ?? null) : null);
     const nowMs = Date.parse(scenario.now);
     if (config.stationUrl) {
-      const stored = await pollStations(source, stationClient(config.stationUrl), nowMs, Date.parse(scenario.historyFrom));
+      const client = stationClient(config.stationUrl);
+      const spans = scenario.history.map((h) => ({ from: Date.parse(h.from), to: Date.parse(h.to) }));
+      const stored = (await fetchHistory(owner, client, spans, nowMs)) + (await pollStations(source, client, nowMs));
       process.stdout.write(`stored ${stored} readings from the stations\n`);
     }
+    await owner.query('analyze');
     for (const { outfit } of scenario.outfits) {
       const seen = await inOutfit(source, outfit.id, (entities) => storeStopConditions(entities, null, nowMs));
       process.stdout.write(`${outfit.name}: conditions of ${seen} stops\n`);

@@ -9,6 +9,8 @@ import type { FishedSet, RateQuery, RateWorld } from './world';
 /** Half-life of a past stop's weight, days. */
 export const HALF_LIFE_DAYS = 400;
 const PASSES = 40;
+/** A first look for the spread of counts needs no more. */
+const EARLY_PASSES = 10;
 const PRIOR_RATE_HOURS = 4;
 /** Fish per rod-hour assumed where nothing at all is logged. */
 const PRIOR_RATE = 0.5;
@@ -76,7 +78,7 @@ export function fitCatchRate(world: RateWorld, sets: readonly FishedSet[]): Catc
   // Spread of counts, judged on the latest fifth by a fit on what came before.
   const byTime = [...rows].sort((a, b) => a.at - b.at);
   const cut = Math.floor(byTime.length * 0.8);
-  const early = cycle(byTime.slice(0, cut), sizes, 1);
+  const early = cycle(byTime.slice(0, cut), sizes, 1, EARLY_PASSES);
   let over = 0;
   let squares = 0;
   let pearson = 0;
@@ -158,7 +160,8 @@ interface Row {
   readonly w: number;
 }
 
-function cycle(rows: readonly Row[], sizes: readonly number[], phi: number): State {
+// Column by column over typed arrays: this loop is where a fit spends its time.
+function cycle(rows: readonly Row[], sizes: readonly number[], phi: number, passes = PASSES): State {
   const prior = sizes.map((size, g) => Float64Array.from({ length: size }, (_, i) => GROUPS[g]?.prior?.(i)?.mean ?? 1));
   const state: State = {
     base: PRIOR_RATE,
@@ -167,9 +170,20 @@ function cycle(rows: readonly Row[], sizes: readonly number[], phi: number): Sta
     expected: sizes.map((n) => new Float64Array(n)),
     prior,
   };
+  const n = rows.length;
+  const codes = sizes.map((_, g) => Int32Array.from(rows, (r) => r.codes[g] as number));
+  const caught = Float64Array.from(rows, (r) => r.w * r.y);
   const mu = Float64Array.from(rows, (r) => product(state, r.codes) * r.e * r.w);
-  const totalFish = sum(rows.map((r) => r.w * r.y));
-  for (let pass = 0; pass < PASSES; pass++) {
+  const totalFish = sum(caught);
+  sizes.forEach((_, g) => {
+    const fish = state.fish[g] as Float64Array;
+    const code = codes[g] as Int32Array;
+    for (let i = 0; i < n; i++) {
+      const c = code[i] as number;
+      if (c >= 0) fish[c] = (fish[c] as number) + (caught[i] as number);
+    }
+  });
+  for (let pass = 0; pass < passes; pass++) {
     let moved = 0;
     // Base: Gamma prior worth PRIOR_RATE_HOURS of effort at the prior rate.
     const exposure = sum(mu) / state.base;
@@ -179,29 +193,31 @@ function cycle(rows: readonly Row[], sizes: readonly number[], phi: number): Sta
     state.base = base;
     for (let g = 0; g < sizes.length; g++) {
       const factor = state.factor[g] as Float64Array;
-      const fish = (state.fish[g] as Float64Array).fill(0);
+      const fish = state.fish[g] as Float64Array;
+      const means = prior[g] as Float64Array;
+      const code = codes[g] as Int32Array;
       const expected = (state.expected[g] as Float64Array).fill(0);
-      rows.forEach((r, i) => {
-        const code = r.codes[g] as number;
-        if (code < 0) return;
-        fish[code] = (fish[code] as number) + r.w * r.y;
-        expected[code] = (expected[code] as number) + (mu[i] as number) / (factor[code] as number);
-      });
+      for (let i = 0; i < n; i++) {
+        const c = code[i] as number;
+        if (c >= 0) expected[c] = (expected[c] as number) + (mu[i] as number);
+      }
       const k = (GROUPS[g] as (typeof GROUPS)[number]).k;
       const change = new Float64Array(factor.length);
       for (let c = 0; c < factor.length; c++) {
-        const m = prior[g]?.[c] as number;
-        const next = (k + (fish[c] as number) / phi) / (k / m + (expected[c] as number) / phi);
-        change[c] = next / (factor[c] as number);
-        if ((expected[c] as number) > 0) moved = Math.max(moved, Math.abs(Math.log(change[c] as number)));
+        const old = factor[c] as number;
+        const others = (expected[c] as number) / old;
+        expected[c] = others;
+        const next = (k + (fish[c] as number) / phi) / (k / (means[c] as number) + others / phi);
+        change[c] = next / old;
+        if (others > 0) moved = Math.max(moved, Math.abs(Math.log(next / old)));
         factor[c] = next;
       }
-      rows.forEach((r, i) => {
-        const code = r.codes[g] as number;
-        if (code >= 0) mu[i] = (mu[i] as number) * (change[code] as number);
-      });
+      for (let i = 0; i < n; i++) {
+        const c = code[i] as number;
+        if (c >= 0) mu[i] = (mu[i] as number) * (change[c] as number);
+      }
     }
-    if (moved < 1e-4) break;
+    if (moved < 5e-4) break;
   }
   return state;
 }

@@ -71,12 +71,16 @@ export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'no
 export function rankTrip(inputs: PlanInputs, model = fitCatchRate(worldOf(inputs), inputs.sets)): Ranking {
   const steps = stepsOf(inputs);
   const at = (step: number) => inputs.startsAt + step * STEP_MIN * MINUTE;
-  const conditions = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
+  const conditionsAt = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
+  // Conditions change little in a quarter of an hour; each spot's are worked out once for all presentations.
+  const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => conditionsAt(spot, at(i * STRIDE))));
+  const conditions = (s: number, step: number) => seen[s]?.[Math.floor(step / STRIDE)] as SpotConditions;
+  const read = seen.map((list) => list.map(rateConditions));
   const usable = inputs.presentations.map((p, i) => ({ p, i })).filter(({ p }) => p.skill <= inputs.skill);
   const world = worldOf(inputs);
   const calls: Call[] = [];
   const shut: ShutSpot[] = [];
-  const open = inputs.spots.map((spot, s) => openSteps(inputs, spot, s, steps, (t) => conditions(spot, at(t))));
+  const open = inputs.spots.map((spot, s) => openSteps(inputs, spot, s, steps, (t) => conditions(s, t)));
   const stepRates = inputs.spots.map((spot, s) => {
     const windows = open[s] as [number, number][];
     const best = { rate: 0, presentation: -1, from: 0, to: 0, rates: [] as number[] };
@@ -84,7 +88,7 @@ export function rankTrip(inputs: PlanInputs, model = fitCatchRate(worldOf(inputs
     for (const { i } of usable) {
       const rates = new Array<number>(steps);
       for (let t = 0; t < steps; t += STRIDE) {
-        const c = rateConditions(conditions(spot, at(t)));
+        const c = read[s]?.[t / STRIDE] as RateConditions;
         const rate = model.rateOfLevels(levelsOf(world, s, i, at(t), c));
         for (let k = t; k < Math.min(steps, t + STRIDE); k++) rates[k] = rate;
       }
@@ -102,11 +106,11 @@ export function rankTrip(inputs: PlanInputs, model = fitCatchRate(worldOf(inputs
       }
     }
     if (best.presentation < 0) {
-      shut.push({ spotId: spot.id, why: whyShut(inputs, spot, s, steps, (t) => conditions(spot, at(t))) });
+      shut.push({ spotId: spot.id, why: whyShut(inputs, spot, s, steps, (t) => conditions(s, t)) });
       return new Array<number>(steps).fill(0);
     }
     const middle = at(Math.floor((best.from + best.to) / 2));
-    const c = rateConditions(conditions(spot, middle));
+    const c = rateConditions(conditionsAt(spot, middle));
     const presentation = inputs.presentations[best.presentation] as PlanInputs['presentations'][number];
     const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };
     const like: LikeWater = likeWater(inputs.sets, query, inputs.now);
@@ -153,7 +157,7 @@ function openSteps(
   conditions: (step: number) => SpotConditions,
 ): [number, number][] {
   if (inputs.dockTravelMin[s] === null) return [];
-  return openRanges(steps, (t) => shutBecause(inputs, spot, conditions(t - (t % STRIDE))) === null).filter(
+  return openRanges(steps, (t) => shutBecause(inputs, spot, conditions(t)) === null).filter(
     ([from, to]) => to - from >= MIN_STAY_STEPS,
   );
 }

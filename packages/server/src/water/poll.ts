@@ -13,6 +13,8 @@ const RUN_DELAY = HOUR;
 const SLICE = 40 * DAY;
 /** Readings may come late; this much is asked for again. */
 const OVERLAP = 6 * HOUR;
+/** How far back a new station is asked at first. */
+const FIRST_LOOK = 5 * DAY;
 /** What the flat-line test needs to look back on. */
 const CONTEXT = 30 * HOUR;
 
@@ -25,14 +27,14 @@ export function latestRun(nowMs: number): number {
  * Polls every station of every outfit up to now. A station that fails keeps its last good readings and its error is
  * stored for the screen; the others go on.
  */
-export async function pollStations(source: DataSource, client: StationClient, nowMs: number, sinceMs = nowMs - 5 * DAY): Promise<number> {
+export async function pollStations(source: DataSource, client: StationClient, nowMs: number): Promise<number> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
     for (const station of stations) {
       try {
-        stored += await pollStation(source, client, station, nowMs, sinceMs);
+        stored += await pollStation(source, client, station, nowMs);
         await note(source, station, null);
       } catch (error) {
         await note(source, station, (error as Error).message.slice(0, 300));
@@ -42,11 +44,27 @@ export async function pollStations(source: DataSource, client: StationClient, no
   return stored;
 }
 
-async function pollStation(source: DataSource, client: StationClient, station: StationRow, nowMs: number, sinceMs: number): Promise<number> {
-  let from = station.polledTo ? station.polledTo.getTime() - OVERLAP : sinceMs;
+/**
+ * Fetches the stations' history over spans in order, before the first poll. A failure is thrown: a scenario is loaded
+ * whole or not at all.
+ */
+export async function fetchHistory(source: DataSource, client: StationClient, spans: readonly { from: number; to: number }[], nowMs: number): Promise<number> {
+  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
-  while (from < nowMs) {
-    const to = Math.min(nowMs, from + SLICE);
+  for (const { id } of outfits) {
+    const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
+    for (const station of stations) {
+      for (const span of spans) stored += await fetchSpan(source, client, station, span.from, Math.min(span.to, nowMs), nowMs);
+    }
+  }
+  return stored;
+}
+
+async function fetchSpan(source: DataSource, client: StationClient, station: StationRow, fromMs: number, toMs: number, nowMs: number): Promise<number> {
+  let from = fromMs;
+  let stored = 0;
+  while (from < toMs) {
+    const to = Math.min(toMs, from + SLICE);
     const answer = await client.readings(station.path, from, to);
     stored += await inOutfit(source, station.outfitId, async (entities) => {
       const count = await storeReadings(entities, station, answer.readings, nowMs);
@@ -55,6 +73,12 @@ async function pollStation(source: DataSource, client: StationClient, station: S
     });
     from = to;
   }
+  return stored;
+}
+
+async function pollStation(source: DataSource, client: StationClient, station: StationRow, nowMs: number): Promise<number> {
+  const from = station.polledTo ? station.polledTo.getTime() - OVERLAP : nowMs - FIRST_LOOK;
+  const stored = await fetchSpan(source, client, station, from, nowMs, nowMs);
   const run = latestRun(nowMs);
   const known = await inOutfit(source, station.outfitId, (e) => e.existsBy(ForecastEntity, { stationId: station.id, runAt: new Date(run) }));
   if (!known) {
@@ -84,7 +108,7 @@ async function storeReadings(
     list.sort((a, b) => a.atMs - b.atMs);
     const first = list[0]?.atMs as number;
     const before: { at: Date; value: number }[] = await entities.query(
-      `select at, value from reading where station_id = $1 and variable = $2 and at >= $3 and at < $4 order by at`,
+      `select at, value from reading where station_id = $1 and variable = $2 and superseded_by is null and at >= $3 and at < $4 order by at`,
       [station.id, variable, new Date(first - CONTEXT), new Date(first)],
     );
     const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));

@@ -88,7 +88,7 @@ create table station (
 
 create table reading (
   id bigint generated always as identity primary key,
-  outfit_id uuid not null references outfit,
+  outfit_id uuid not null,
   water_id uuid not null,
   station_id uuid,
   person_id uuid,
@@ -105,7 +105,7 @@ create table reading (
   check (value <> 'NaN'::double precision)
 );
 create unique index reading_once on reading (station_id, variable, at) where station_id is not null and superseded_by is null;
-create index reading_by_water on reading (outfit_id, water_id, variable, at);
+create index reading_by_water on reading (water_id, at);
 
 create table forecast (
   id uuid primary key default gen_random_uuid(),
