@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
-import { wayLengths } from '../ground/runTime';
+import { shortestWay, wayLengths } from '../ground/runTime';
 import { depthAt, metresPerDegree, type SeaBed, toLocal, toPosition } from '../ground/seaBed';
 import { effectiveFetch, fetchFromRose, fetchRose, MAX_FETCH_M, rayFetch } from './fetch';
 import { spmWave, waveHeight, youngVerhagenHeight } from './waves';
@@ -71,6 +71,8 @@ describe('run length', () => {
     const wall = bedOf((x, y) => (Math.abs(x - 2500) < 30 && y < 3000 ? -3 : 10));
     const [d] = wayLengths(wall, { xM: 1000, yM: 1000 }, [{ xM: 4000, yM: 1000 }], 1);
     expect((d as number) / (2 * Math.hypot(1500, 2000))).toBeLessThan(1.025);
+    const way = shortestWay(wall, { xM: 1000, yM: 1000 }, { xM: 4000, yM: 1000 }, 1) ?? [];
+    expect(way.every((p) => Math.abs(p.xM - 2500) >= 30 || p.yM >= 2950)).toBe(true);
   });
   it('says that a place behind drying ground cannot be reached', () => {
     const wall = bedOf((x) => (Math.abs(x - 2500) < 60 ? -3 : 10));

@@ -18,11 +18,36 @@ export function wayLengths(
   to: readonly { xM: number; yM: number }[],
   needM: number,
 ): number[] {
+  const { dist, targets } = search(bed, from, to, needM);
+  return targets.map((t) => dist[t] as number);
+}
+
+/** The shortest way itself as local points, both ends included; null when there is none. */
+export function shortestWay(
+  bed: SeaBed,
+  from: { xM: number; yM: number },
+  to: { xM: number; yM: number },
+  needM: number,
+): { xM: number; yM: number }[] | null {
+  const { dist, parent, targets } = search(bed, from, [to], needM);
+  const end = targets[0] as number;
+  if (!Number.isFinite(dist[end])) return null;
+  const points: { xM: number; yM: number }[] = [];
+  for (let at = end; at >= 0; at = parent[at] as number) {
+    points.unshift({ xM: (at % bed.columns) * bed.cellM, yM: Math.floor(at / bed.columns) * bed.cellM });
+  }
+  points[0] = from;
+  points[points.length - 1] = to;
+  return points;
+}
+
+function search(bed: SeaBed, from: { xM: number; yM: number }, to: readonly { xM: number; yM: number }[], needM: number) {
   const { columns, rows, cellM } = bed;
   const cell = (p: { xM: number; yM: number }) =>
     Math.min(rows - 1, Math.max(0, Math.round(p.yM / cellM))) * columns +
     Math.min(columns - 1, Math.max(0, Math.round(p.xM / cellM)));
   const dist = new Float64Array(columns * rows).fill(Number.POSITIVE_INFINITY);
+  const parent = new Int32Array(columns * rows).fill(-1);
   const open = new Heap();
   const start = cell(from);
   const targets = to.map(cell);
@@ -48,11 +73,12 @@ export function wayLengths(
       const nd = d + Math.hypot(dx, dy) * cellM;
       if (nd < (dist[next] as number)) {
         dist[next] = nd;
+        parent[next] = at;
         open.push(next, nd);
       }
     }
   }
-  return targets.map((t) => dist[t] as number);
+  return { dist, parent, targets };
 }
 
 /** Binary heap of (cell, distance). */

@@ -1,0 +1,37 @@
+import type { ProblemBody } from '@bluffwind/contract/problem';
+
+/** What the server said was wrong, with its remedy. */
+export class ApiProblem extends Error {
+  constructor(readonly body: ProblemBody) {
+    super(body.detail);
+  }
+}
+
+/** The server could not be reached at all. */
+export class Offline extends Error {
+  constructor() {
+    super('No connection to the server.');
+  }
+}
+
+async function send<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, { credentials: 'same-origin', ...init });
+  } catch {
+    throw new Offline();
+  }
+  const body: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    const problem = body as ProblemBody | null;
+    throw new ApiProblem(problem ?? { type: '', code: 'internal', title: 'The server failed', status: response.status, detail: 'The server failed', remedy: 'Try again.', fields: [] });
+  }
+  return body as T;
+}
+
+/** Reads from the server. */
+export const get = <T>(path: string): Promise<T> => send<T>(path);
+
+/** Sends to the server. */
+export const post = <T>(path: string, body?: unknown): Promise<T> =>
+  send<T>(path, { method: 'POST', ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }) });

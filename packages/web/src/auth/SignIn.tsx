@@ -1,0 +1,83 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { post } from '../app/api';
+import { demoQuery } from '../app/queries';
+import { Button, Fault } from '../ui/parts';
+
+export function SignIn() {
+  const { data: demo } = useQuery(demoQuery);
+  const navigate = useNavigate();
+  const location = useLocation();
+  const queries = useQueryClient();
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [error, setError] = useState<unknown>(null);
+  const [busy, setBusy] = useState(false);
+
+  async function submit(e: FormEvent) {
+    e.preventDefault();
+    setBusy(true);
+    setError(null);
+    try {
+      await post('/sign-in', { email, password });
+      queries.clear();
+      navigate((location.state as { from?: string } | null)?.from ?? '/', { replace: true });
+    } catch (problem) {
+      setError(problem);
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  return (
+    <main className="mx-auto grid min-h-dvh max-w-[880px] content-center gap-x-16 gap-y-8 px-6 py-10 md:grid-cols-[1fr_1.1fr]">
+      <div>
+        <img src="/icon.svg" alt="" className="mb-4 h-14 w-14" />
+        <h1 className="text-[1.9rem] leading-tight font-bold">Bluffwind</h1>
+        <p className="mt-2 max-w-[34ch] text-ink-2">Tomorrow's spots, baits and hours, from the water and from what your crew has caught, the empty hours counted.</p>
+        <form onSubmit={submit} className="mt-6 flex max-w-[320px] flex-col gap-3">
+          <label className="flex flex-col gap-1">
+            E-mail
+            <input type="email" required autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} className="rounded border border-ink-3 bg-paper px-3 py-2" />
+          </label>
+          <label className="flex flex-col gap-1">
+            Password
+            <input type="password" required autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} className="rounded border border-ink-3 bg-paper px-3 py-2" />
+          </label>
+          <Button strong type="submit" disabled={busy} className="justify-center py-2">
+            Sign in
+          </Button>
+        </form>
+        {error !== null && <Fault error={error} />}
+      </div>
+      {demo && (
+        <section className="self-center border-l border-line pl-8" aria-label="Demo sign-ins">
+          <h2 className="font-bold">This is the demo</h2>
+          <p className="mb-3 text-ink-2">An invented crew on an invented water. Choose who to be; the password is filled in.</p>
+          <ul>
+            {demo.signIns.map((s) => (
+              <li key={s.email} className="border-t border-line">
+                <button
+                  type="button"
+                  className="flex w-full cursor-pointer justify-between gap-4 py-2 text-left hover:text-kelp"
+                  onClick={() => {
+                    setEmail(s.email);
+                    setPassword(demo.password);
+                  }}
+                >
+                  <span>
+                    <b>{s.name}</b>
+                    <br />
+                    <span className="text-ink-2">{s.outfit}</span>
+                  </span>
+                  <span className="text-ink-2">{s.role}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,128 @@
+import type { TripView } from '@bluffwind/contract/trips';
+import { HOUR, localDate, addDays, startOfLocalDay } from '@bluffwind/core/units/time';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useMemo } from 'react';
+import { Link } from 'react-router';
+import { boardQuery, meQuery, outfitQuery, stateQuery } from '../app/queries';
+import { serverNow, useCursor } from '../app/time';
+import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
+import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
+
+const Ribbon = lazy(() => import('../ribbon/Ribbon').then((m) => ({ default: m.Ribbon })));
+
+export function Board() {
+  const { data: me } = useQuery(meQuery);
+  const { data: outfit } = useQuery(outfitQuery);
+  const board = useQuery(boardQuery);
+  const cursor = useCursor();
+  const zone = me?.outfit.zone ?? 'UTC';
+  const now = serverNow();
+  const today = localDate(now, zone);
+  const tomorrow = addDays(today, 1);
+  const water = outfit?.waters.find((w) => w.id === (board.data?.tomorrow[0]?.water.id ?? board.data?.today[0]?.water.id)) ?? outfit?.waters[0];
+  const day = board.data && board.data.tomorrow.length > 0 ? tomorrow : today;
+  const [from, to] = useMemo(() => {
+    const start = startOfLocalDay(day, zone);
+    return [start + 4 * HOUR, start + 22 * HOUR];
+  }, [day, zone]);
+  const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
+  if (board.isPending) return <Waiting what="Opening the Board" />;
+  if (board.error) return <Fault error={board.error} retry={() => board.refetch()} />;
+  const { today: done, tomorrow: next, open } = board.data;
+  return (
+    <>
+      <Header title={`Tonight and ${dateName(tomorrow)}`} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
+      <div className="grid min-h-0 flex-1 grid-cols-[1fr_300px] overflow-hidden">
+        <div className="overflow-auto px-[18px] py-4">
+          <Trips title="Tomorrow" trips={next} zone={zone} />
+          <Trips title="Today" trips={done} zone={zone} />
+          {next.length + done.length === 0 && <p className="text-ink-2">No trips today or tomorrow.</p>}
+        </div>
+        <aside className="overflow-auto border-l border-line px-4 py-4">
+          <h2 className="font-bold">{open.length === 0 ? 'Nothing is open' : 'Still open'}</h2>
+          <ul>
+            {open.map((o) => (
+              <li key={o.text} className="border-t border-line py-2">
+                {o.tripId ? (
+                  <Link to={`/trips/${o.tripId}`} className="text-rust underline underline-offset-2">
+                    {o.text}
+                  </Link>
+                ) : (
+                  o.text
+                )}
+              </li>
+            ))}
+          </ul>
+          <p className="mt-6 text-[0.87rem] text-ink-2">
+            <Link to={`/brief/${tomorrow}`} className="underline underline-offset-2">
+              Brief for {dateName(tomorrow)}
+            </Link>
+          </p>
+        </aside>
+      </div>
+      {water && state.data && (
+        <section aria-label={`${water.name}, ${dateName(day)}`}>
+          <p className="px-[18px] pb-1 text-[0.87rem] text-ink-2">
+            {water.name}, {dateName(day)}. Cursor {clock(cursor.at, zone)}.
+          </p>
+          <Suspense fallback={<Waiting what="Drawing" />}>
+            <Ribbon
+              from={from}
+              to={to}
+              now={now}
+              zone={zone}
+              state={state.data}
+              lanes={[
+                ['light', 10],
+                ...(water.tidal ? [['tide', 66] as const] : []),
+                ['wind', 54],
+                ['water', 40],
+              ]}
+            />
+          </Suspense>
+        </section>
+      )}
+    </>
+  );
+}
+
+function Trips({ title, trips, zone }: { title: string; trips: readonly TripView[]; zone: string }) {
+  if (trips.length === 0) return null;
+  const max = Math.max(10, ...trips.map((t) => t.plan?.hi80 ?? 0));
+  return (
+    <section className="mb-5">
+      <h2 className="mb-1 font-bold">{title}</h2>
+      <ul>
+        {trips.map((t) => (
+          <li key={t.id} className="border-t border-line">
+            <Link to={`/trips/${t.id}`} className="grid grid-cols-[96px_1fr_auto_190px] items-center gap-4 py-2.5 text-ink no-underline hover:bg-paper">
+              <span className="num text-[0.93rem]">
+                {clock(t.startsAt, zone)}–{clock(t.endsAt, zone)}
+              </span>
+              <span className="min-w-0">
+                <b>{t.boat.name}</b> <span className="text-ink-2">· {t.captain.name.split(' ')[0]} · {t.water.name}</span>
+                <br />
+                <span className="text-[0.9rem] text-ink-2">
+                  {t.guests.length > 0 ? `${t.guests[0]?.name.split(' ').at(-1)} party, ${t.guests.length}` : 'no guests named'}
+                  {t.guests.some((g) => g.child) ? `, ${t.guests.filter((g) => g.child).length} children` : ''} · wants {GOALS[t.goal]}
+                  {t.wish ? ` · ${t.wish}` : ''}
+                </span>
+              </span>
+              <span className={`text-[0.87rem] ${t.status === 'under way' ? 'font-bold text-kelp' : 'text-ink-2'}`}>{t.status === 'planned' ? '' : t.status}</span>
+              {t.plan ? (
+                <span className="flex items-center justify-end gap-3">
+                  <RangeBar lo={t.plan.lo80} mid={t.plan.expected} hi={t.plan.hi80} max={max} width={90} label={`80 % range ${t.plan.lo80} to ${t.plan.hi80} fish`} />
+                  <span className="text-right">
+                    <b className="num">{fish(t.plan.expected)}</b> <span className="text-[0.8rem] text-ink-2">fish</span>
+                  </span>
+                </span>
+              ) : (
+                <span className={`text-right text-[0.9rem] ${t.status === 'done' ? 'text-ink-2' : 'text-rust'}`}>{t.status === 'done' ? 'no plan was kept' : 'no plan yet'}</span>
+              )}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,162 @@
+import type { BriefView } from '@bluffwind/contract/brief';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { toast } from 'sonner';
+import { post } from '../app/api';
+import { briefQuery, meQuery } from '../app/queries';
+import { clock, dateName, fish } from '../ui/format';
+import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
+
+export default function Brief() {
+  const { date = '' } = useParams();
+  const queries = useQueryClient();
+  const brief = useQuery(briefQuery(date));
+  const { data: me } = useQuery(meQuery);
+  const [chosen, setChosen] = useState(0);
+  const [error, setError] = useState<unknown>(null);
+  if (brief.error) return <Fault error={brief.error} retry={() => brief.refetch()} />;
+  if (!brief.data) return <Waiting what="Comparing the day with its plan" />;
+  const b = brief.data;
+  const boat = b.boats[chosen] ?? b.boats[0];
+  async function send(path: string, told: string) {
+    setError(null);
+    try {
+      await post(path);
+      await queries.invalidateQueries({ queryKey: ['brief', date] });
+      toast(told);
+    } catch (problem) {
+      setError(problem);
+    }
+  }
+  return (
+    <>
+      <Header title={`Brief for ${dateName(date)}`} note={`written ${clock(b.writtenAt, b.zone)} from ${b.trips} ${b.trips === 1 ? 'trip' : 'trips'} on ${dateName(b.debriefDate)}, ${b.rodHours.toFixed(0)} rod-hours, ${b.fish} fish`}>
+        {b.publishedAt && (
+          <Button onClick={() => send(`/brief/${date}/read`, 'Marked as read by you.')}>I have read it</Button>
+        )}
+        <Button onClick={() => window.print()}>Print</Button>
+        {me?.role !== 'mate' && (
+          <Button strong onClick={() => send(`/brief/${date}/publish`, 'Published to the crew.')}>
+            {b.publishedAt ? 'Publish again' : 'Publish to crew'}
+          </Button>
+        )}
+      </Header>
+      {error !== null && <Fault error={error} />}
+      <div className="grid min-h-0 flex-1 grid-cols-[312px_1fr_290px] overflow-auto print:block">
+        <aside className="no-print border-r border-line">
+          <ul aria-label="Boats">
+            {b.boats.map((x, i) => (
+              <li key={x.trip.id} className={`border-b border-line border-l-4 ${x === boat ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}>
+                <button type="button" aria-pressed={x === boat} className="block w-full cursor-pointer px-4 py-2.5 text-left" onClick={() => setChosen(i)}>
+                  <b>{x.trip.boat.name}</b>
+                  <span className="block text-[0.9rem] text-ink-2">
+                    <span className="num">{clock(x.trip.startsAt, b.zone)}</span> {x.trip.guests[0]?.name.split(' ').at(-1) ?? 'no'} party, {x.trip.guests.length}. {b.publishedAt ? (x.readBy.length > 0 ? `Read by ${x.readBy.length}.` : 'Not read.') : 'Not published.'}
+                  </span>
+                </button>
+              </li>
+            ))}
+            {b.boats.length === 0 && <li className="px-4 py-3 text-ink-2">No trips on {dateName(date)}.</li>}
+          </ul>
+          {b.leaveAlone.length > 0 && (
+            <div className="border-b border-line px-5 py-3">
+              <h2 className="font-bold text-rust">Leave alone tomorrow</h2>
+              {b.leaveAlone.map((l) => (
+                <p key={l} className="text-[0.9rem]">
+                  {l}
+                </p>
+              ))}
+            </div>
+          )}
+          <Against brief={b} />
+        </aside>
+        <article className="bg-paper px-7 py-6">{boat ? <BoatPage brief={b} boat={boat} /> : null}</article>
+        <aside className="border-l border-line px-5 py-5" aria-label="What changed and why">
+          <h2 className="mb-2 font-bold">What {dateName(b.debriefDate)} changed, and why</h2>
+          {b.changes.length === 0 && <p className="border-t border-line py-2 text-ink-2">{b.trips === 0 ? 'Nothing was fished, so nothing has moved.' : 'Nothing moved by more than a twentieth.'}</p>}
+          {b.changes.slice(0, 8).map((c) => (
+            <div key={c.spotId} className="border-t border-line py-2.5" data-change={c.spotName}>
+              <p>
+                <b>{c.spotName}</b> <span className="text-[0.87rem] text-ink-2">{c.water}</span>
+              </p>
+              <p className="text-[0.9rem] text-ink-2">{c.sentence}</p>
+            </div>
+          ))}
+        </aside>
+      </div>
+    </>
+  );
+}
+
+/** What each spot was expected to give (sand) and what it gave (dot). */
+function Against({ brief }: { brief: BriefView }) {
+  const max = Math.max(4, ...brief.againstPlan.map((a) => Math.max(a.hi80, a.fish)));
+  return (
+    <section className="px-5 py-3" aria-label="The day against what was expected">
+      <h2 className="mb-1 font-bold">{dateName(brief.debriefDate)} against what was expected</h2>
+      {brief.againstPlan.map((a) => (
+        <div key={a.spotId} className="flex items-center justify-between gap-2 py-1 text-[0.87rem]" data-against={a.spotName}>
+          <span className="w-[118px]">{a.spotName}</span>
+          <RangeBar lo={a.lo80} hi={a.hi80} max={max} dot={a.fish} width={120} label={`${a.fish} fish, expected ${fish(a.expected)}, 80 % range ${a.lo80} to ${a.hi80}`} />
+          <span className="num w-6 text-right" data-fish>{a.fish}</span>
+        </div>
+      ))}
+      <p className="mt-2 text-[0.9rem] text-ink-2">{brief.summary}</p>
+    </section>
+  );
+}
+
+function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][number] }) {
+  const { trip, plan } = boat;
+  return (
+    <>
+      <h2 className="text-[1.4rem] font-bold">
+        {trip.boat.name}, {clock(trip.startsAt, brief.zone)} to {clock(trip.endsAt, brief.zone)}
+      </h2>
+      <p className="text-ink-2">{boat.water}</p>
+      <p className="text-ink-2">
+        {trip.captain.name}. {trip.guests.map((g) => `${g.name}${g.child ? ' (child)' : ''}`).join(', ')}. {trip.wish}
+      </p>
+      {plan ? (
+        <>
+          <h3 className="mt-4 mb-1 font-bold">
+            Legs, {fish(plan.expected)} fish ({plan.lo80} to {plan.hi80})
+            {boat.worthNow !== null && Math.abs(boat.worthNow - plan.expected) > 0.05 && (
+              <span className="font-normal text-ink-2"> · worth {fish(boat.worthNow)} with the day’s catches and the newest forecast counted</span>
+            )}
+            {boat.worthNow === null && <span className="font-normal text-rust"> · no longer fits the water; lay it anew</span>}
+          </h3>
+          <ol>
+            {plan.legs.map((l, i) => (
+              <li key={l.spotId} className="grid grid-cols-[36px_110px_1fr_auto] items-start gap-2 border-t border-line py-2">
+                <span className="flex h-6 w-6 items-center justify-center rounded-full border-2 border-kelp text-[0.87rem] font-bold">{i + 1}</span>
+                <span className="num">
+                  {clock(l.startAt, brief.zone)} to {clock(l.departAt, brief.zone)}
+                </span>
+                <span>
+                  <b>{brief.names[l.spotId]}</b>
+                  <span className="block text-[0.9rem] text-ink-2">{brief.names[l.presentationId]}</span>
+                </span>
+                <span className="num">{fish(l.expected)}</span>
+              </li>
+            ))}
+          </ol>
+        </>
+      ) : (
+        <p className="mt-4 border-l-4 border-rust bg-rust-pale px-3 py-2">No plan yet. Open the trip and lay the day.</p>
+      )}
+      {boat.cautions.length > 0 && (
+        <>
+          <h3 className="mt-4 font-bold text-rust">Cautions</h3>
+          <ul className="list-disc pl-4">
+            {boat.cautions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h3 className="mt-4 font-bold">Rules in the crew’s copy</h3>
+      <p className="text-[0.93rem] text-ink-2">{boat.rules.join('. ')}. Local rules, the licensed captain’s judgement and the makers’ instructions come first.</p>
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
+import { describe, expect, it } from 'vitest';
+import { deckState, rodHours } from './deckState';
+
+const pack = { stops: [], beganAt: null, endedAt: null, trip: { status: 'planned' } } as unknown as DeckPack;
+const at = (min: number) => new Date(Date.UTC(2026, 5, 19, 9, min)).toISOString();
+const start: DeckEntry = { kind: 'start-stop', entryId: 'e1', at: at(0), stopId: 's1', spotId: 'pier', sets: [{ id: 'x1', presentationId: 'shad', rods: 3 }] };
+const fish = (id: string, min: number): DeckEntry => ({
+  kind: 'catch', entryId: `e-${id}`, at: at(min), catchId: id, setId: 'x1', speciesId: 'bass', clientId: null, lengthMm: 450, lengthKind: 'total', outcome: 'landed', kept: false,
+});
+
+describe('deck state', () => {
+  it('counts effort from the start of the stop without being asked', () => {
+    const state = deckState(pack, [start]);
+    expect(state.current?.spotId).toBe('pier');
+    expect(rodHours(state.current?.sets[0] as never, Date.parse(at(40)))).toBeCloseTo(2, 9);
+  });
+  it('never doubles an entry that the server sent back as well', () => {
+    const once = deckState(pack, [start, fish('a', 5)]);
+    const again = deckState({ ...pack, stops: [...once.stops] }, [start, fish('a', 5), fish('a', 5)]);
+    expect(again.stops).toHaveLength(1);
+    expect(again.stops[0]?.sets[0]?.catches).toHaveLength(1);
+  });
+  it('takes an undone catch out, also one that the server knows', () => {
+    const once = deckState(pack, [start, fish('a', 5), fish('b', 6)]);
+    const undone = deckState({ ...pack, stops: [...once.stops] }, [{ kind: 'undo-catch', entryId: 'u', at: at(7), catchId: 'a' }]);
+    expect(undone.stops[0]?.sets[0]?.catches.map((k) => k.id)).toEqual(['b']);
+  });
+  it('ends the running stop and its sets when another starts', () => {
+    const next: DeckEntry = { ...start, entryId: 'e2', at: at(30), stopId: 's2', spotId: 'drain', sets: [{ id: 'x2', presentationId: 'minnow', rods: 2 }] };
+    const state = deckState(pack, [start, next]);
+    expect(state.stops[0]?.endedAt).toBe(at(30));
+    expect(state.stops[0]?.sets[0]?.endedAt).toBe(at(30));
+    expect(state.current?.id).toBe('s2');
+  });
+  it('has no current stop after the trip has ended', () => {
+    const state = deckState(pack, [start, { kind: 'end-trip', entryId: 'z', at: at(50) }]);
+    expect(state).toMatchObject({ ended: true, current: null });
+  });
+});

@@ -1,0 +1,56 @@
+// The deck as it stands: what the server had, with every entry of this phone replayed over it. The same keys never count
+// twice, so an entry may be in both.
+import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+
+export interface DeckState {
+  readonly begun: boolean;
+  readonly ended: boolean;
+  readonly stops: readonly DeckStop[];
+  /** The stop that is being fished, or null. */
+  readonly current: DeckStop | null;
+}
+
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };
+
+/** Replays entries, in the order they were made, over a pack. */
+export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip'>, entries: readonly DeckEntry[]): DeckState {
+  let begun = pack.beganAt !== null || pack.trip.status === 'under way' || pack.trip.status === 'done';
+  let ended = pack.endedAt !== null || pack.trip.status === 'done';
+  const stops: Mutable<DeckStop>[] = pack.stops.map((s) => ({ ...s, sets: s.sets.map((x) => ({ ...x, catches: [...x.catches] })) }));
+  const undone = new Set(entries.filter((e) => e.kind === 'undo-catch').map((e) => e.catchId));
+  const close = (at: string) => {
+    for (const s of stops) {
+      if (s.endedAt === null) s.endedAt = at;
+      for (const x of s.sets) if (x.endedAt === null) x.endedAt = at;
+    }
+  };
+  for (const e of entries) {
+    if (e.kind === 'begin-trip') begun = true;
+    else if (e.kind === 'start-stop') {
+      if (stops.some((s) => s.id === e.stopId)) continue;
+      close(e.at);
+      stops.push({ id: e.stopId, spotId: e.spotId, startedAt: e.at, endedAt: null, sets: e.sets.map((s) => ({ ...s, startedAt: e.at, endedAt: null, catches: [] })) });
+    } else if (e.kind === 'switch-set') {
+      const stop = stops.find((s) => s.id === e.stopId);
+      if (!stop || stop.sets.some((s) => s.id === e.set.id)) continue;
+      for (const s of stop.sets) if (s.id === e.endSetId && s.endedAt === null) s.endedAt = e.at;
+      stop.sets.push({ ...e.set, startedAt: e.at, endedAt: null, catches: [] });
+    } else if (e.kind === 'catch') {
+      const set = stops.flatMap((s) => s.sets).find((s) => s.id === e.setId);
+      if (!set || set.catches.some((k) => k.id === e.catchId)) continue;
+      set.catches.push({ id: e.catchId, speciesId: e.speciesId, clientId: e.clientId, at: e.at, lengthMm: e.lengthMm, outcome: e.outcome, kept: e.kept });
+    } else if (e.kind === 'end-stop') close(e.at);
+    else if (e.kind === 'end-trip') {
+      close(e.at);
+      ended = true;
+    }
+  }
+  for (const s of stops) for (const x of s.sets) x.catches = x.catches.filter((k) => !undone.has(k.id));
+  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null) };
+}
+
+/** Rod-hours of a set so far. */
+export function rodHours(set: Pick<DeckStop['sets'][number], 'rods' | 'startedAt' | 'endedAt'>, nowMs: number): number {
+  const end = set.endedAt === null ? nowMs : Date.parse(set.endedAt);
+  return (set.rods * Math.max(0, end - Date.parse(set.startedAt))) / 3_600_000;
+}

@@ -1,0 +1,106 @@
+import type { PlanDesk } from '@bluffwind/contract/plan';
+import type { Call, ShutSpot } from '@bluffwind/core/plan/rankTrip';
+import { useState } from 'react';
+import { clock, rate } from '../ui/format';
+import { RangeBar } from '../ui/parts';
+import { CallEvidence } from './CallEvidence';
+
+interface CallListProps {
+  readonly desk: PlanDesk;
+  readonly calls: readonly Call[];
+  readonly shut: readonly ShutSpot[];
+  readonly selected: string | null;
+  readonly inPlan: readonly string[];
+  readonly bans: readonly string[];
+  readonly onSelect: (spotId: string) => void;
+  readonly onBan: (spotId: string) => void;
+}
+
+/** Ranked calls: spot + presentation + when, each with its evidence in one line. */
+export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, onBan }: CallListProps) {
+  const [search, setSearch] = useState('');
+  const max = Math.max(1, ...calls.map((c) => c.hi80));
+  const spotName = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
+  const presentationName = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
+  const shown = calls.filter((c) => `${spotName(c.spotId)} ${presentationName(c.presentationId)}`.toLowerCase().includes(search.toLowerCase()));
+  return (
+    <section aria-label="Calls" className="flex h-full flex-col">
+      <div className="flex items-baseline gap-3 border-b border-line px-[18px] py-2">
+        <h2 className="font-bold">Calls</h2>
+        <span className="text-[0.87rem] text-ink-2">{calls.length} spots · fish per rod-hour</span>
+        <input data-search aria-label="Search calls" placeholder="/ search" value={search} onChange={(e) => setSearch(e.target.value)} className="ml-auto w-[96px] rounded border border-line bg-paper px-2 py-0.5 text-[0.87rem]" />
+      </div>
+      <ol className="min-h-0 flex-1 overflow-auto">
+        {shown.map((c) => {
+          const open = c.spotId === selected;
+          const banned = bans.includes(c.spotId);
+          const planned = inPlan.includes(c.spotId);
+          const name = spotName(c.spotId);
+          const pro = c.reasons.filter((r) => r.sign === '+').slice(0, 2);
+          const contra = c.reasons.filter((r) => r.sign === '-').slice(0, 1);
+          return (
+            <li key={c.spotId} className={`border-b border-line border-l-4 ${planned ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`} data-call={name}>
+              <div className="relative px-[14px] py-2.5">
+                <button type="button" className="block w-full cursor-pointer text-left" aria-expanded={open} onClick={() => onSelect(c.spotId)}>
+                  <span className="flex items-baseline justify-between gap-3">
+                    <b className={`truncate text-[1.03rem] ${banned ? 'text-rust line-through' : ''}`}>{name}</b>
+                    <span className="num shrink-0 text-[0.83rem] text-ink-2">
+                      {clock(c.fromMs, desk.zone)} to {clock(c.toMs, desk.zone)}
+                    </span>
+                  </span>
+                  <span className="block truncate text-[0.9rem] text-ink-2">{presentationName(c.presentationId)}</span>
+                  <span className="mt-1 flex items-center gap-3">
+                    <span className="w-[74px] shrink-0">
+                      <b className="num text-[1.2rem]" data-rate>{rate(c.ratePerRodHour)}</b>
+                      <span className="text-[0.8rem] text-ink-3"> /rod-h</span>
+                    </span>
+                    <RangeBar lo={c.lo80} mid={c.ratePerRodHour} hi={c.hi80} max={max} width={138} label={`80 % range ${rate(c.lo80)} to ${rate(c.hi80)} fish per rod-hour`} />
+                    <span className="ml-auto text-right text-[0.8rem] leading-tight text-ink-2">
+                      {c.likeFish.toFixed(0)} fish in {c.likeRodHours.toFixed(1)} h
+                      <br />
+                      in like water
+                    </span>
+                  </span>
+                </button>
+                <ul className="mt-1 text-[0.87rem]">
+                  {pro.map((r) => (
+                    <li key={r.text} className="flex gap-2.5">
+                      <span aria-hidden="true" className="w-3 font-bold text-kelp">+</span>
+                      <span>
+                        <span className="sr-only">for: </span>
+                        {r.text} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
+                      </span>
+                    </li>
+                  ))}
+                  {contra.map((r) => (
+                    <li key={r.text} className="flex gap-2.5">
+                      <span aria-hidden="true" className="w-3 font-bold text-rust">−</span>
+                      <span>
+                        <span className="sr-only">against: </span>
+                        {r.text} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+                {open && (
+                  <div className="mt-2">
+                    <button type="button" onClick={() => onBan(c.spotId)} className="cursor-pointer rounded border border-rust px-2 py-0.5 text-[0.87rem] text-rust">
+                      {banned ? 'Allow again' : 'Ban from this trip'} <kbd className="num">x</kbd>
+                    </button>
+                    <CallEvidence call={c} zone={desk.zone} second={c.second ? { name: presentationName(c.second.presentationId), rate: c.second.ratePerRodHour } : null} />
+                  </div>
+                )}
+              </div>
+            </li>
+          );
+        })}
+        {shut.map((s) => (
+          <li key={s.spotId} className="border-b border-line px-[18px] py-2 text-[0.9rem]">
+            <b>{spotName(s.spotId)}</b> <span className="text-rust">shut: {s.why}</span>
+          </li>
+        ))}
+        {shown.length === 0 && <li className="px-[18px] py-3 text-ink-2">No call of that name.</li>}
+      </ol>
+    </section>
+  );
+}

@@ -1,0 +1,183 @@
+// One day (or several) as a band with one time cursor. Measured is solid, forecast dashed with its spread, carried
+// forward dotted.
+import type { WaterStateView } from '@bluffwind/contract/water';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { tideTurns } from '@bluffwind/core/tide/tideTurns';
+import { DAY, HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { scaleLinear } from 'd3-scale';
+import { type PointerEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { useCursor } from '../app/time';
+import { clock, dayName } from '../ui/format';
+import { LightLane, lightSpans } from './LightLane';
+import { PressureLane, ScalarLane } from './ScalarLane';
+import { TideLane } from './TideLane';
+import { WindLane } from './WindLane';
+
+export type LaneName = 'light' | 'tide' | 'wind' | 'water' | 'clarity' | 'pressure';
+
+export interface LaneProps {
+  readonly x: (at: number) => number;
+  readonly from: number;
+  readonly to: number;
+  readonly now: number;
+  readonly height: number;
+  readonly zone: string;
+  readonly at: number;
+}
+
+interface RibbonProps {
+  readonly from: number;
+  readonly to: number;
+  readonly now: number;
+  readonly zone: string;
+  readonly state: Pick<WaterStateView, 'record'> & Partial<WaterStateView>;
+  readonly lanes: readonly (readonly [LaneName, number])[];
+  /** A boat's own wind limit, drawn across the wind. */
+  readonly limit?: { readonly mps: number; readonly name: string };
+  /** A last lane of the screen's own, such as legs. */
+  readonly extra?: { readonly label: ReactNode; readonly height: number; readonly render: (lane: LaneProps) => ReactNode };
+}
+
+const LABELS = 130;
+const TOP = 24;
+
+export function Ribbon({ from, to, now, zone, state, lanes, limit, extra }: RibbonProps) {
+  const cursor = useCursor();
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(900);
+  useEffect(() => {
+    const el = box.current;
+    if (!el) return;
+    const observer = new ResizeObserver(() => setWidth(el.clientWidth));
+    observer.observe(el);
+    return () => observer.disconnect();
+  }, []);
+  const { setSpan } = cursor;
+  useEffect(() => {
+    setSpan([from, to]);
+    return () => setSpan(null);
+  }, [from, to, setSpan]);
+
+  const water = useMemo(() => waterStateOf(state.record), [state.record]);
+  const turns = useMemo(() => (water.tide ? tideTurns(water.tide, from, to) : []), [water, from, to]);
+  const nights = useMemo(() => lightSpans(from, to, water.lat, water.lon), [from, to, water]);
+  const x = useMemo(() => scaleLinear([from, to], [LABELS, width - 12]), [from, to, width]);
+  const total = TOP + lanes.reduce((sum, [, h]) => sum + h, 0) + (extra?.height ?? 0);
+  const at = cursor.at;
+  const several = to - from > 1.5 * DAY;
+  const hours = several ? [] : ticks(from, to, zone, width < 800 ? 3 : 2);
+  const days = several ? dayStarts(from, to, zone) : [];
+
+  const fromEvent = (e: PointerEvent) => {
+    const left = box.current?.getBoundingClientRect().left ?? 0;
+    cursor.set(Math.round(x.invert(e.clientX - left) / (5 * 60_000)) * 5 * 60_000);
+  };
+  let y = TOP;
+  const place = (h: number) => {
+    const top = y;
+    y += h;
+    return top;
+  };
+  return (
+    <div ref={box} className="relative select-none border-t border-ink bg-chalk" style={{ height: total }}>
+      <svg width={width} height={total} className="block" aria-hidden="true">
+        {nights.map(([a, b]) => (
+          <rect key={a} x={x(a)} width={x(b) - x(a)} y={TOP} height={total - TOP} fill="var(--ink)" opacity={0.07} />
+        ))}
+        {hours.map((t) => (
+          <g key={t}>
+            <line x1={x(t)} x2={x(t)} y1={TOP} y2={total} stroke="var(--line)" opacity={0.6} />
+            <text x={x(t)} y={15} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink-2)">
+              {clock(t, zone)}
+            </text>
+          </g>
+        ))}
+        {days.map((t) => (
+          <g key={t}>
+            <line x1={x(t)} x2={x(t)} y1={TOP} y2={total} stroke="var(--line)" />
+            <text x={Math.max(LABELS, x(t)) + 8} y={16} fontSize={13} fontWeight={700} fill="var(--ink)">
+              {dayName(t, zone)}
+            </text>
+          </g>
+        ))}
+        {lanes.map(([name, height]) => {
+          const top = place(height);
+          const lane: LaneProps = { x, from, to, now, height, zone, at };
+          return (
+            <g key={name} transform={`translate(0 ${top})`}>
+              {name !== 'light' && <line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke="var(--line)" />}
+              {name === 'light' && <LightLane {...lane} lat={water.lat} lon={water.lon} />}
+              {name === 'tide' && <TideLane {...lane} model={water.tide} turns={turns} measured={state.measuredLevelM ?? null} />}
+              {name === 'wind' && <WindLane {...lane} wind={water.wind} spread={state.windSpread ?? null} limit={limit} />}
+              {name === 'water' && <ScalarLane {...lane} label="Water" unit="°C" digits={1} series={water.waterTempC} spread={state.waterTempSpread ?? null} carryH={12} />}
+              {name === 'clarity' && <ScalarLane {...lane} label="Clarity" unit="m" digits={1} series={water.clarityM} spread={null} carryH={96} dots />}
+              {name === 'pressure' && <PressureLane {...lane} series={water.pressureHpa} />}
+            </g>
+          );
+        })}
+        {extra && (
+          <g transform={`translate(0 ${y})`}>{extra.render({ x, from, to, now, height: extra.height, zone, at })}</g>
+        )}
+        {now > from && now < to && (
+          <g>
+            <line x1={x(now)} x2={x(now)} y1={TOP} y2={total} stroke="var(--ink-2)" strokeDasharray="1 3" />
+            {Math.abs(x(now) - x(at)) > 60 && (
+              <text x={x(now)} y={TOP - 10} textAnchor="middle" fontSize={11.5} fill="var(--ink-2)">
+                now
+              </text>
+            )}
+          </g>
+        )}
+        <line x1={x(at)} x2={x(at)} y1={18} y2={total} stroke="var(--ink)" strokeWidth={1.6} />
+        <rect x={x(at) - 28} y={2} width={56} height={18} rx={2} fill="var(--ink)" />
+        <text x={x(at)} y={15.5} textAnchor="middle" className="num" fontSize={12.5} fontWeight={700} fill="var(--chalk)">
+          {clock(at, zone)}
+        </text>
+      </svg>
+      {extra && (
+        <div className="pointer-events-none absolute left-[18px]" style={{ top: total - extra.height + 6, width: LABELS - 24 }}>
+          {extra.label}
+        </div>
+      )}
+      {/* biome-ignore lint/a11y/useSemanticElements: a range input cannot draw the lanes behind it */}
+      <div
+        role="slider"
+        tabIndex={0}
+        aria-label="Time"
+        aria-valuemin={from}
+        aria-valuemax={to}
+        aria-valuenow={at}
+        aria-valuetext={`${dayName(at, zone)} ${clock(at, zone)}`}
+        className="absolute top-0 cursor-ew-resize touch-none"
+        style={{ left: LABELS, right: 0, height: total - (extra?.height ?? 0) }}
+        onKeyDown={(e) => {
+          if (e.key === 'ArrowLeft') cursor.move(-15);
+          if (e.key === 'ArrowRight') cursor.move(15);
+          if (e.key === 'PageDown') cursor.move(-60);
+          if (e.key === 'PageUp') cursor.move(60);
+        }}
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          fromEvent(e);
+        }}
+        onPointerMove={(e) => {
+          if (e.buttons === 1) fromEvent(e);
+        }}
+      />
+    </div>
+  );
+}
+
+function ticks(from: number, to: number, zone: string, everyH: number): number[] {
+  const start = startOfLocalDay(localDate(from, zone), zone);
+  const out: number[] = [];
+  for (let t = start; t < to; t += everyH * HOUR) if (t > from + HOUR / 2) out.push(t);
+  return out;
+}
+
+function dayStarts(from: number, to: number, zone: string): number[] {
+  const out: number[] = [];
+  for (let t = startOfLocalDay(localDate(from, zone), zone); t < to; t = startOfLocalDay(localDate(t + 1.5 * DAY, zone), zone)) out.push(Math.max(t, from));
+  return out;
+}
+

@@ -1,0 +1,48 @@
+import type { TideModel } from '@bluffwind/core/tide/tideModel';
+import type { TideTurn } from '@bluffwind/core/tide/tideTurns';
+import type { Series } from '@bluffwind/core/weather/series';
+import { scaleLinear } from 'd3-scale';
+import { useMemo } from 'react';
+import { clock } from '../ui/format';
+import { instants, LaneLabel, pathOf } from './lane';
+import type { LaneProps } from './Ribbon';
+
+/** Height of the tide with its turns; the measured level dotted beside it. */
+export function TideLane({ x, from, to, height, zone, at, model, turns, measured }: LaneProps & { model: TideModel | null; turns: readonly TideTurn[]; measured: Series | null }) {
+  const curve = useMemo(() => (model ? instants(from, to).map((t) => [t, model.heightAt(t)] as const) : []), [model, from, to]);
+  if (!model) return <LaneLabel name="Tide" value="none" unit="lake" />;
+  const heights = curve.map(([, h]) => h);
+  const [low, high] = [Math.min(...heights, 0), Math.max(...heights)];
+  const y = scaleLinear([low - 0.15 * (high - low), high], [height - 6, 16]);
+  const line = curve.map(([t, h]) => [x(t), y(h)] as const);
+  const several = to - from > 1.5 * 86_400_000;
+  const rate = model.rateAt(at);
+  const move = Math.abs(rate) < 0.06 ? 'slack' : rate > 0 ? 'rising' : 'falling';
+  return (
+    <g>
+      <path d={`${pathOf(line)}L${x(to)} ${height}L${x(from)} ${height}Z`} fill="var(--water)" opacity={0.9} />
+      <path d={pathOf(line)} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
+      {measured && (
+        <path
+          d={pathOf(measured.atMs.filter((t) => t >= from && t <= to).map((t) => [x(t), y(measured.value[measured.atMs.indexOf(t)] as number)]))}
+          fill="none"
+          stroke="var(--rust)"
+          strokeWidth={1.3}
+          strokeDasharray="1.5 2.5"
+        />
+      )}
+      {turns
+        .filter((t) => !t.minor && (!several || t.kind === 'high' || height > 70))
+        .map((t) => {
+          const px = Math.min(x(to) - 44, Math.max(x(from) + 44, x(t.atMs)));
+          const text = several ? clock(t.atMs, zone) : `${clock(t.atMs, zone)} ${t.kind} ${t.heightM.toFixed(1)}`;
+          return (
+            <text key={t.atMs} x={px} y={t.kind === 'high' ? y(t.heightM) - 5 : height - 8} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink)" stroke="var(--chalk)" strokeWidth={t.kind === 'high' ? 0 : 0} paintOrder="stroke">
+              {text}
+            </text>
+          );
+        })}
+      <LaneLabel name="Tide" value={model.heightAt(at).toFixed(2)} unit={`m ${move}`} />
+    </g>
+  );
+}

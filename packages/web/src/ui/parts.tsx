@@ -1,0 +1,65 @@
+import type { ButtonHTMLAttributes, ReactNode } from 'react';
+import { ApiProblem, Offline } from '../app/api';
+
+/** A button. Strong is for the one thing that a screen is about. */
+export function Button({ strong, hint, className = '', children, ...rest }: { strong?: boolean; hint?: string } & ButtonHTMLAttributes<HTMLButtonElement>) {
+  const look = strong ? 'bg-kelp text-on-kelp border-kelp' : 'bg-transparent text-ink border-ink';
+  return (
+    <button type="button" className={`inline-flex items-center gap-2 rounded border px-3 py-1.5 font-semibold disabled:opacity-50 cursor-pointer ${look} ${className}`} {...rest}>
+      {children}
+      {hint && <kbd className={`num rounded border px-1 text-xs font-normal ${strong ? 'border-on-kelp/60' : 'border-line text-ink-2'}`}>{hint}</kbd>}
+    </button>
+  );
+}
+
+/** Header of a desk screen: what it is, what stands beside it, what can be done. */
+export function Header({ title, note, children }: { title: ReactNode; note?: ReactNode; children?: ReactNode }) {
+  return (
+    <header className="flex h-[54px] shrink-0 items-center gap-4 border-b border-line px-[18px]">
+      <h1 className="text-[1.2rem] font-bold whitespace-nowrap">{title}</h1>
+      <div className="min-w-0 flex-1 truncate text-ink-2">{note}</div>
+      <div className="no-print flex items-center gap-2">{children}</div>
+    </header>
+  );
+}
+
+/** What went wrong and what to do. */
+export function Fault({ error, retry }: { error: unknown; retry?: () => void }) {
+  const problem = error instanceof ApiProblem ? error.body : null;
+  return (
+    <div role="alert" className="m-4 max-w-prose border-l-4 border-rust bg-rust-pale px-4 py-3">
+      <p className="font-semibold">{problem?.detail ?? (error instanceof Error ? error.message : 'Something failed.')}</p>
+      <p className="text-ink-2">{problem?.remedy ?? (error instanceof Offline ? 'Check the connection; nothing that was shown as saved is lost.' : 'Try again.')}</p>
+      {retry && (
+        <Button className="mt-2" onClick={retry}>
+          Try again
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Shown while something is on its way; says what. */
+export function Waiting({ what }: { what: string }) {
+  return (
+    <p role="status" className="p-4 text-ink-2">
+      {what} ...
+    </p>
+  );
+}
+
+/** A range as a sand bar with the expected value as an ink stroke, or what happened as a dot. */
+export function RangeBar({ lo, mid, hi, max, dot, width = 150, label }: { lo: number; mid?: number; hi: number; max: number; dot?: number; width?: number; label: string }) {
+  const x = (v: number) => 2 + (Math.min(v, max) / max) * (width - 4);
+  return (
+    <svg width={width} height={18} role="img" aria-label={label}>
+      <rect x={x(lo)} y={3} width={Math.max(2, x(hi) - x(lo))} height={8} fill="var(--sand-2)" />
+      <line x1={2} x2={width - 2} y1={14.5} y2={14.5} stroke="var(--sand-2)" />
+      {[0, 0.5, 1].map((s) => (
+        <line key={s} x1={2 + s * (width - 4)} x2={2 + s * (width - 4)} y1={12} y2={17} stroke="var(--sand-2)" />
+      ))}
+      {mid !== undefined && <line x1={x(mid)} x2={x(mid)} y1={0} y2={14} stroke="var(--ink)" strokeWidth={2.5} />}
+      {dot !== undefined && <circle cx={x(dot)} cy={7} r={4.5} fill="var(--ink)" />}
+    </svg>
+  );
+}
