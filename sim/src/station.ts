@@ -21,8 +21,8 @@ const MEMBERS = 10;
 const AHEAD_HOURS = 60;
 const tide = tideModel(SOUND_TIDE.constants, SOUND_TIDE.z0M);
 const round = (value: number, digits: number) => Math.round(value * 10 ** digits) / 10 ** digits;
-/** Point Sarn's anemometer sticks from Thursday 13:20 local. */
-const STUCK_FROM = DEMO_START - (4 * 60 + 20) * 60_000;
+/** Point Sarn's anemometer sticks from Thursday 09:20 local. */
+const STUCK_FROM = DEMO_START - (8 * 60 + 20) * 60_000;
 
 const ARCHIVED_BEFORE = DEMO_START - 30 * 24 * HOUR;
 

@@ -9,7 +9,8 @@ import { clock, dayName } from '../ui/format';
 import { Waiting } from '../ui/parts';
 import { ApiProblem, post } from './api';
 import { boardQuery, meQuery, outfitQuery } from './queries';
-import { CursorProvider, isTyping, serverNow } from './time';
+import { serverNow } from './clock';
+import { CursorProvider, isTyping } from './time';
 
 const THEMES = ['chalk', 'night', 'glare'] as const;
 

@@ -8,8 +8,16 @@ import type { Board, TripView } from '@bluffwind/contract/trips';
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { get, post } from './api';
+import { learnClock } from './clock';
 
-export const meQuery = queryOptions({ queryKey: ['me'], queryFn: () => get<Me>('/me'), retry: false, staleTime: 60_000 });
+async function readMe(): Promise<Me> {
+  const me = await get<Me>('/me');
+  // Before any screen is drawn: the cursor starts at the server's time.
+  learnClock(me);
+  return me;
+}
+
+export const meQuery = queryOptions({ queryKey: ['me'], queryFn: readMe, retry: false, staleTime: 60_000 });
 export const demoQuery = queryOptions({ queryKey: ['demo'], queryFn: () => get<DemoAccess>('/demo').catch(() => null), retry: false });
 export const outfitQuery = queryOptions({ queryKey: ['outfit'], queryFn: () => get<OutfitView>('/outfit'), staleTime: 300_000 });
 export const boardQuery = queryOptions({ queryKey: ['board'], queryFn: () => get<Board>('/board') });

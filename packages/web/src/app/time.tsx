@@ -1,8 +1,6 @@
-// The one time cursor of the desk, and the server's clock.
-import type { Me } from '@bluffwind/contract/auth';
-import { useQuery } from '@tanstack/react-query';
+// The one time cursor of the desk.
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
-import { meQuery } from './queries';
+import { serverNow } from './clock';
 
 interface Cursor {
   readonly at: number;
@@ -16,27 +14,9 @@ interface Cursor {
 const CursorContext = createContext<Cursor | null>(null);
 const QUARTER = 15 * 60_000;
 
-let offset = 0;
-
-/** Learns the server's clock; screens and the deck read serverNow(). */
-export function learnClock(me: Pick<Me, 'now'>): void {
-  offset = Date.parse(me.now) - Date.now();
-  localStorage.setItem('clock-offset', String(offset));
-}
-
-/** The server's time, also offline (from the last time it was heard). */
-export function serverNow(): number {
-  if (offset === 0) offset = Number(localStorage.getItem('clock-offset') ?? 0);
-  return Date.now() + offset;
-}
-
 export function CursorProvider({ children }: { children: ReactNode }) {
-  const { data: me } = useQuery(meQuery);
   const [at, setAt] = useState(() => Math.round(serverNow() / QUARTER) * QUARTER);
   const [span, keepSpan] = useState<readonly [number, number] | null>(null);
-  useEffect(() => {
-    if (me) learnClock(me);
-  }, [me]);
   const set = useCallback((to: number) => setAt(span ? Math.min(span[1], Math.max(span[0], to)) : to), [span]);
   const move = useCallback((minutes: number) => setAt((t) => {
     const to = Math.round((t + minutes * 60_000) / QUARTER) * QUARTER;
@@ -74,6 +54,5 @@ export function useCursor(): Cursor {
 
 /** True when a key belongs to a field that is being typed in. */
 export function isTyping(e: KeyboardEvent): boolean {
-  const el = e.target as HTMLElement | null;
-  return el?.closest('input:not([type=checkbox]), textarea, select, [contenteditable=true]') !== null && el !== null && el.closest !== undefined && !!el.closest('input:not([type=checkbox]), textarea, select, [contenteditable=true]');
+  return e.target instanceof Element && e.target.closest('input:not([type=checkbox]), textarea, select, [contenteditable=true]') !== null;
 }

@@ -4,7 +4,8 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { boardQuery, meQuery, outfitQuery, stateQuery } from '../app/queries';
-import { serverNow, useCursor } from '../app/time';
+import { serverNow } from '../app/clock';
+import { useCursor } from '../app/time';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 
@@ -72,11 +73,12 @@ export function Board() {
               now={now}
               zone={zone}
               state={state.data}
+              startAt={Date.parse(day === tomorrow ? (next[0]?.startsAt ?? '') : (done[0]?.startsAt ?? '')) || undefined}
               lanes={[
                 ['light', 10],
                 ...(water.tidal ? [['tide', 66] as const] : []),
-                ['wind', 54],
-                ['water', 40],
+                ['wind', 50],
+                ['water', 46],
               ]}
             />
           </Suspense>
@@ -95,7 +97,7 @@ function Trips({ title, trips, zone }: { title: string; trips: readonly TripView
       <ul>
         {trips.map((t) => (
           <li key={t.id} className="border-t border-line">
-            <Link to={`/trips/${t.id}`} className="grid grid-cols-[96px_1fr_auto_190px] items-center gap-4 py-2.5 text-ink no-underline hover:bg-paper">
+            <Link to={`/trips/${t.id}`} className="grid grid-cols-[118px_1fr_auto_190px] items-center gap-4 py-2.5 text-ink no-underline hover:bg-paper">
               <span className="num text-[0.93rem]">
                 {clock(t.startsAt, zone)}–{clock(t.endsAt, zone)}
               </span>

@@ -3,7 +3,7 @@ import { type Rule, verdict } from '@bluffwind/core/rules/verdict';
 import { localDate } from '@bluffwind/core/units/time';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { serverNow } from '../app/time';
+import { serverNow } from '../app/clock';
 
 const BIG = 'min-h-[56px] rounded border px-2 text-[1.05rem] font-semibold cursor-pointer';
 

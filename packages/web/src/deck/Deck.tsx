@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { ApiProblem } from '../app/api';
-import { serverNow } from '../app/time';
+import { serverNow } from '../app/clock';
 import type { StoredEntry } from '../offline/store';
 import { useDeck } from '../offline/useDeck';
 import { clock, depth, rate } from '../ui/format';
@@ -99,7 +99,7 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
   const status = (
     <p className="flex items-center gap-2 text-[0.83rem] text-ink-2" role="status">
       <span aria-hidden="true" className={`inline-block h-3 w-3 rounded-full border-2 ${online ? 'border-kelp' : 'border-rust'} ${waiting === 0 && online ? 'bg-kelp' : ''}`} />
-      {online ? (waiting === 0 ? `All ${entries.length} entries are with the crew.` : `Sending ${waiting}.`) : `No signal. ${waiting} ${waiting === 1 ? 'entry' : 'entries'} on this phone, safe.`}
+      {online ? (waiting === 0 ? entries.length === 0 ? 'On line. Nothing to send.' : `All ${entries.length} entries are with the crew.` : `Sending ${waiting}.`) : `No signal. ${waiting} ${waiting === 1 ? 'entry' : 'entries'} on this phone, safe.`}
     </p>
   );
   const refusal = refused.length > 0 && (

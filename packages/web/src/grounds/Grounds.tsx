@@ -6,7 +6,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
-import { serverNow, useCursor } from '../app/time';
+import { serverNow } from '../app/clock';
+import { useCursor } from '../app/time';
 import { Chart } from '../chart/Chart';
 import { Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName, depth, rate } from '../ui/format';
@@ -124,7 +125,7 @@ export default function Grounds() {
           onSelect={setSelected}
         />
       </div>
-      <Ribbon from={from} to={to} now={serverNow()} zone={zone} state={state.data} lanes={[['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['water', 40]]} />
+      <Ribbon from={from} to={to} now={serverNow()} zone={zone} state={state.data} lanes={[['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['water', 44]]} />
     </>
   );
 }

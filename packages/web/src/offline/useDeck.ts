@@ -1,6 +1,8 @@
+import type { Me } from '@bluffwind/contract/auth';
 import type { DeckEntry, DeckPack, DeckReceipt } from '@bluffwind/contract/deck';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ApiProblem, get, Offline, post } from '../app/api';
+import { learnClock } from '../app/clock';
 import { keepEntry, keepPack, keptEntries, keptPack, markEntry, type StoredEntry } from './store';
 
 const RETRY_MS = 5000;
@@ -53,6 +55,7 @@ export function useDeck(tripId: string): DeckStore {
       if (!gone && kept) setPack(kept);
       await refresh();
       try {
+        learnClock(await get<Me>('/me'));
         const fresh = await get<DeckPack>(`/deck/${tripId}`);
         await keepPack(fresh);
         if (!gone) {

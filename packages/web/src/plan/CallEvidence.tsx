@@ -11,7 +11,7 @@ export function CallEvidence({ call, zone, second }: { call: Call; zone: string;
   const product = call.factors.reduce((p, f) => p * f.multiplier, 1);
   return (
     <div className="mt-2 text-[0.84rem]">
-      <table className="w-full">
+      <table className="w-full [&_td]:pl-2 [&_td:first-child]:pl-0">
         <caption className="py-1 text-left font-semibold">What makes the rate in the middle of the window</caption>
         <thead className="text-ink-2">
           <tr>
@@ -27,7 +27,7 @@ export function CallEvidence({ call, zone, second }: { call: Call; zone: string;
               <td className="font-sans">{f.name === 'base' ? 'all trips, fish per rod-hour' : f.name}{f.rule ? ' (rule of the trade)' : ''}</td>
               <td className="text-right">{f.multiplier.toFixed(3)}</td>
               <td className="text-right">{f.fish.toFixed(0)}</td>
-              <td className="text-right">{f.expected.toFixed(0)}</td>
+              <td className="text-right">{f.name === 'base' ? `${f.expected.toFixed(0)} h` : f.expected.toFixed(0)}</td>
             </tr>
           ))}
           <tr className="border-t-2 border-ink font-bold">

@@ -12,7 +12,8 @@ import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { ApiProblem, post } from '../app/api';
 import { chartQuery, deskQuery, outfitQuery, stateQuery, tripQuery } from '../app/queries';
-import { isTyping, serverNow, useCursor } from '../app/time';
+import { serverNow } from '../app/clock';
+import { isTyping, useCursor } from '../app/time';
 import { Chart } from '../chart/Chart';
 import { Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName, fish, GOALS } from '../ui/format';
@@ -68,11 +69,6 @@ export default function Plan() {
   // The ribbon shows the daylight round the trip.
   const [from, to] = useMemo(() => (d ? [d.startsAt - 2.5 * HOUR, d.endsAt + 4 * HOUR] : [0, 0]), [d]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: d !== undefined && waterId !== '' });
-  const { setSpan } = cursor;
-  useEffect(() => {
-    if (d) setSpan([from, to], d.startsAt);
-  }, [d, from, to, setSpan]);
-
   const pins = useMemo(() => (shown?.legs ?? []).filter((l) => l.pinned).map((l) => ({ spotId: l.spotId, startMs: l.startMs, departMs: l.departMs })), [shown]);
   const nameOf = useCallback((spotId: string) => d?.spots.find((s) => s.id === spotId)?.name ?? '', [d]);
 
@@ -227,14 +223,15 @@ export default function Plan() {
           zone={d.zone}
           state={state.data}
           limit={{ mps: t.boat.windLimitMps, name: "boat's own limit" }}
-          lanes={[['light', 10], ...(waterInfo.tidal ? [['tide', 60] as const] : []), ['wind', 50], ['water', 40]]}
+          startAt={d.startsAt}
+          lanes={[['light', 10], ...(waterInfo.tidal ? [['tide', 60] as const] : []), ['wind', 48], ['water', 44]]}
           extra={{
             height: 62,
             label: (
               <>
                 <span className="block text-[13px] text-ink-2">{shown?.saved ? `Legs, plan ${shown.saved}` : shown ? 'Legs, not saved' : 'Legs'}</span>
                 <b className="num" data-expected>{shown ? fish(shown.expected) : 'none'}</b>
-                <span className="text-[11.5px] text-ink-3"> {shown ? `fish, ${shown.lo80} to ${shown.hi80}` : ''}</span>
+                <span className="text-[11.5px] whitespace-nowrap text-ink-3"> {shown ? `fish, ${shown.lo80}–${shown.hi80}` : ''}</span>
               </>
             ),
             render: (lane) => (

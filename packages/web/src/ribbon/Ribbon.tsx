@@ -5,7 +5,7 @@ import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { DAY, HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { scaleLinear } from 'd3-scale';
-import { type PointerEvent, type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, type ReactNode, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { useCursor } from '../app/time';
 import { clock, dayName } from '../ui/format';
 import { LightLane, lightSpans } from './LightLane';
@@ -23,6 +23,8 @@ export interface LaneProps {
   readonly height: number;
   readonly zone: string;
   readonly at: number;
+  /** Id of the clip path of the plot area. */
+  readonly clip: string;
 }
 
 interface RibbonProps {
@@ -32,16 +34,19 @@ interface RibbonProps {
   readonly zone: string;
   readonly state: Pick<WaterStateView, 'record'> & Partial<WaterStateView>;
   readonly lanes: readonly (readonly [LaneName, number])[];
+  /** Where the cursor goes first; now, when left out. */
+  readonly startAt?: number;
   /** A boat's own wind limit, drawn across the wind. */
   readonly limit?: { readonly mps: number; readonly name: string };
   /** A last lane of the screen's own, such as legs. */
   readonly extra?: { readonly label: ReactNode; readonly height: number; readonly render: (lane: LaneProps) => ReactNode };
 }
 
-const LABELS = 130;
+const LABELS = 146;
 const TOP = 24;
 
-export function Ribbon({ from, to, now, zone, state, lanes, limit, extra }: RibbonProps) {
+export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extra }: RibbonProps) {
+  const clip = useId();
   const cursor = useCursor();
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(900);
@@ -54,9 +59,9 @@ export function Ribbon({ from, to, now, zone, state, lanes, limit, extra }: Ribb
   }, []);
   const { setSpan } = cursor;
   useEffect(() => {
-    setSpan([from, to]);
+    setSpan([from, to], startAt);
     return () => setSpan(null);
-  }, [from, to, setSpan]);
+  }, [from, to, startAt, setSpan]);
 
   const water = useMemo(() => waterStateOf(state.record), [state.record]);
   const turns = useMemo(() => (water.tide ? tideTurns(water.tide, from, to) : []), [water, from, to]);
@@ -81,6 +86,9 @@ export function Ribbon({ from, to, now, zone, state, lanes, limit, extra }: Ribb
   return (
     <div ref={box} className="relative select-none border-t border-ink bg-chalk" style={{ height: total }}>
       <svg width={width} height={total} className="block" aria-hidden="true">
+        <clipPath id={clip}>
+          <rect x={LABELS} y={0} width={Math.max(0, width - LABELS - 12)} height={total} />
+        </clipPath>
         {nights.map(([a, b]) => (
           <rect key={a} x={x(a)} width={x(b) - x(a)} y={TOP} height={total - TOP} fill="var(--ink)" opacity={0.07} />
         ))}
@@ -102,7 +110,7 @@ export function Ribbon({ from, to, now, zone, state, lanes, limit, extra }: Ribb
         ))}
         {lanes.map(([name, height]) => {
           const top = place(height);
-          const lane: LaneProps = { x, from, to, now, height, zone, at };
+          const lane: LaneProps = { x, from, to, now, height, zone, at, clip };
           return (
             <g key={name} transform={`translate(0 ${top})`}>
               {name !== 'light' && <line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke="var(--line)" />}
@@ -116,7 +124,7 @@ export function Ribbon({ from, to, now, zone, state, lanes, limit, extra }: Ribb
           );
         })}
         {extra && (
-          <g transform={`translate(0 ${y})`}>{extra.render({ x, from, to, now, height: extra.height, zone, at })}</g>
+          <g transform={`translate(0 ${y})`}>{extra.render({ x, from, to, now, height: extra.height, zone, at, clip })}</g>
         )}
         {now > from && now < to && (
           <g>

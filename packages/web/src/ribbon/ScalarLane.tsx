@@ -19,7 +19,7 @@ interface ScalarProps extends LaneProps {
 }
 
 /** One variable: measured solid, forecast dashed with its spread, carried forward dotted. */
-export function ScalarLane({ x, from, to, now, height, at, label, unit, digits, series, spread, carryH, dots, note }: ScalarProps) {
+export function ScalarLane({ x, from, to, now, height, at, clip: clipId, label, unit, digits, series, spread, carryH, dots, note }: ScalarProps) {
   const all = series ? series.atMs.map((t, i) => ({ t, v: series.value[i] as number, ahead: i >= series.forecastFrom })) : [];
   const seen = all.filter((p) => p.t >= from - 2 * HOUR && p.t <= to + 2 * HOUR);
   const last = all.filter((p) => p.t <= to).at(-1);
@@ -31,7 +31,7 @@ export function ScalarLane({ x, from, to, now, height, at, label, unit, digits, 
   const reach = values.length > 0 ? Math.max((Math.max(...values) - Math.min(...values)) / 2, 0.5) * 1.25 : 1;
   const y = scaleLinear([middle - reach, middle + reach], [height - 6, 6]);
   const clip = (t: number) => Math.min(x(to), Math.max(x(from), x(t)));
-  const line = (list: typeof seen) => pathOf(list.map((p) => [clip(p.t), y(p.v)]));
+  const line = (list: typeof seen) => pathOf(list.map((p) => [x(p.t), y(p.v)]));
   const measured = seen.filter((p) => !p.ahead);
   const ahead = seen.filter((p) => p.ahead);
   const joined = measured.length > 0 && ahead.length > 0 ? [measured.at(-1) as (typeof seen)[number], ...ahead] : ahead;
@@ -48,9 +48,9 @@ export function ScalarLane({ x, from, to, now, height, at, label, unit, digits, 
       {dots ? (
         measured.filter((p) => p.t >= from).map((p) => <circle key={p.t} cx={x(p.t)} cy={y(p.v)} r={4} fill="var(--chalk)" stroke="var(--ink)" strokeWidth={1.5} />)
       ) : (
-        <path d={line(measured)} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
+        <path d={line(measured)} clipPath={`url(#${clipId})`} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
       )}
-      <path d={line(joined)} fill="none" stroke="var(--deep)" strokeWidth={1.6} strokeDasharray="5 3" />
+      <path d={line(joined)} clipPath={`url(#${clipId})`} fill="none" stroke="var(--deep)" strokeWidth={1.6} strokeDasharray="5 3" />
       {carried && carried.t < to && (
         <g>
           <path d={`M${clip(carried.t)} ${y(carried.v)}H${x(Math.min(to, carried.t + carryH * HOUR))}`} stroke="var(--ink-2)" strokeDasharray="1.5 4" fill="none" />
@@ -67,6 +67,6 @@ export function ScalarLane({ x, from, to, now, height, at, label, unit, digits, 
 /** Pressure with its change over six hours. */
 export function PressureLane(props: LaneProps & { series: Series | null }) {
   const change = changeOver(props.series, props.at, 6);
-  const note = change === null ? 'hPa' : `hPa, ${change >= 0 ? '+' : '−'}${Math.abs(change).toFixed(0)} in 6 h`;
+  const note = change === null ? 'hPa' : Math.abs(change) < 0.5 ? 'hPa, steady' : `hPa, ${change > 0 ? '+' : '−'}${Math.abs(change).toFixed(0)} in 6 h`;
   return <ScalarLane {...props} label="Pressure" unit="hPa" digits={0} spread={null} carryH={3} note={note} />;
 }

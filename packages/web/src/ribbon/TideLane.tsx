@@ -13,7 +13,7 @@ export function TideLane({ x, from, to, height, zone, at, model, turns, measured
   if (!model) return <LaneLabel name="Tide" value="none" unit="lake" />;
   const heights = curve.map(([, h]) => h);
   const [low, high] = [Math.min(...heights, 0), Math.max(...heights)];
-  const y = scaleLinear([low - 0.15 * (high - low), high], [height - 6, 16]);
+  const y = scaleLinear([low - (low < 0.6 ? 0.34 : 0.2) * (high - low), high], [height - 4, 18]);
   const line = curve.map(([t, h]) => [x(t), y(h)] as const);
   const several = to - from > 1.5 * 86_400_000;
   const rate = model.rateAt(at);
@@ -37,7 +37,7 @@ export function TideLane({ x, from, to, height, zone, at, model, turns, measured
           const px = Math.min(x(to) - 44, Math.max(x(from) + 44, x(t.atMs)));
           const text = several ? clock(t.atMs, zone) : `${clock(t.atMs, zone)} ${t.kind} ${t.heightM.toFixed(1)}`;
           return (
-            <text key={t.atMs} x={px} y={t.kind === 'high' ? y(t.heightM) - 5 : height - 8} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink)" stroke="var(--chalk)" strokeWidth={t.kind === 'high' ? 0 : 0} paintOrder="stroke">
+            <text key={t.atMs} x={px} y={t.kind === 'high' ? y(t.heightM) - 5 : height - 4} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink)">
               {text}
             </text>
           );

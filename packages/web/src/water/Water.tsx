@@ -7,7 +7,8 @@ import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { post } from '../app/api';
 import { meQuery, outfitQuery, stateQuery } from '../app/queries';
-import { isTyping, serverNow } from '../app/time';
+import { serverNow } from '../app/clock';
+import { isTyping } from '../app/time';
 import { Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
@@ -41,6 +42,7 @@ export default function Water() {
   if (state.error) return <Fault error={state.error} retry={() => state.refetch()} />;
   if (!water || !state.data) return <Waiting what="Reading the water" />;
   const s = state.data;
+  const boat = water.kind === 'fresh' ? outfit?.boats.at(-1) : outfit?.boats[0];
   return (
     <>
       <Header
@@ -78,6 +80,7 @@ export default function Water() {
             now={now}
             zone={zone}
             state={s}
+            limit={boat ? { mps: boat.windLimitMps, name: `${boat.name} stays in above` } : undefined}
             lanes={[['light', 12], ...(water.tidal ? [['tide', 150] as const] : []), ['wind', 170], ['water', 140], ['clarity', 110], ['pressure', 110]]}
           />
         </div>

@@ -85,7 +85,7 @@ export function sinceYesterday(state: WaterStateView, now: number, zone: string)
   if (pressure && later && later.value - pressure.value < -4) add('Pressure falls.', `${pressure.value.toFixed(0)} hPa, ${later.value.toFixed(0)} this time tomorrow.`, 'Weather is turning: check the limits of the boat at each stop.', true);
 
   for (const s of state.stations) {
-    for (const f of s.failed.filter((x) => x.variable === 'windMps' && x.count >= 3)) {
+    for (const f of s.failed.filter((x) => x.variable === 'windMps' && x.count >= 2)) {
       add(`${s.name} is left out for wind.`, `${f.count} readings failed their checks since ${dayName(f.since, zone)} ${clock(f.since, zone)}.`, '', true);
     }
     if (s.lastError) add(`${s.name} does not answer.`, `${s.lastError}. Last good readings ${s.polledTo ? `from ${clock(s.polledTo, zone)}` : 'none'}.`, '', true);

@@ -1,0 +1,49 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, type Page } from '@playwright/test';
+import pg from 'pg';
+
+/** Signs in through the page as one of the demo's people. */
+export async function signIn(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: new RegExp(name) }).click();
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name: /Tonight and/ })).toBeVisible();
+}
+
+/** Rows straight from the database, as the owner of the tables. */
+export async function rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+  const client = new pg.Client({ connectionString: process.env.OWNER_URL });
+  await client.connect();
+  try {
+    return (await client.query(sql, values)).rows as T[];
+  } finally {
+    await client.end();
+  }
+}
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** Fails on any accessibility fault that axe-core finds (WCAG 2 A and AA). */
+export async function expectAccessible(page: Page): Promise<void> {
+  // By the debugger, so that the page's content security policy need not allow it.
+  await page.evaluate(AXE);
+  const violations = await page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: { run(root: Document, options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } };
+    const result = await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] });
+    return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
+  });
+  expect(violations).toEqual([]);
+}
+
+/** Sets the demo clock through the page's session. */
+export async function setDemoClock(page: Page, iso: string): Promise<void> {
+  const answer = await page.request.post('/api/demo/clock', { data: { now: iso } });
+  expect(answer.ok(), await answer.text()).toBe(true);
+}
+
+/** Ends the server without warning and waits until it is back. */
+export async function crashServer(): Promise<void> {
+  const answer = await fetch(`${process.env.CONTROL_URL}/crash`);
+  expect(answer.ok).toBe(true);
+}

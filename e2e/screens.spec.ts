@@ -1,0 +1,57 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, signIn } from './helpers';
+
+test('every desk screen opens by keys, without errors, and passes axe in every theme', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+  await page.goto('/sign-in');
+  await expect(page.getByRole('heading', { name: 'Bluffwind' })).toBeVisible();
+  await expectAccessible(page);
+  await signIn(page, 'Ilse Marrable');
+  // Until then the page asks who it is and is told 401, which the browser notes.
+  errors.length = 0;
+  for (const theme of ['chalk', 'night', 'glare']) {
+    await page.evaluate((t) => {
+      document.documentElement.dataset.theme = t;
+      localStorage.setItem('theme', t);
+    }, theme);
+    for (const [key, heading] of [['b', /Tonight and/], ['w', /Hollin Sound, /], ['g', 'Hollin Sound'], ['p', /Second Kettle|Tern's Errand|Marrow/], ['r', /Brief for/], ['l', 'Log']] as const) {
+      await page.keyboard.press('g');
+      await page.keyboard.press(key);
+      await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible({ timeout: 30_000 });
+      await expect(page.locator('main [role=status]')).toHaveCount(0, { timeout: 30_000 });
+      await expectAccessible(page);
+    }
+  }
+  expect(errors).toEqual([]);
+});
+
+test('the palette finds a screen and a trip', async ({ page }) => {
+  await signIn(page, 'Ilse Marrable');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Screen, trip or command').fill('plan marrow');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: /Marrow/ })).toBeVisible({ timeout: 30_000 });
+});
+
+test('a wrong password and a lost page say what to do', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('E-mail').fill('tobias@greywether.example');
+  await page.getByLabel('Password').fill('wrong');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toContainText('Wrong e-mail or password');
+  await signIn(page, 'Tobias Wend');
+  await page.goto('/trips/00000000-0000-4000-8000-000000000000');
+  await expect(page.getByRole('alert')).toContainText('No such trip');
+});
+
+test('a reading typed in is stored and shown', async ({ page }) => {
+  await signIn(page, 'Tobias Wend');
+  await page.goto('/water');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Hollin Sound');
+  await page.keyboard.press('n');
+  await page.getByLabel('Value, m').fill('1.9');
+  await page.getByRole('button', { name: 'Store' }).click();
+  await expect(page.getByText('1.9 m seen')).toBeVisible();
+});

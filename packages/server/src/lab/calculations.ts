@@ -1,0 +1,105 @@
+// The calculations that can be run from the command line: a schema for the input and the core's answer.
+import { labItinerary, labRank, labSky, labTide, labVerdict } from '@bluffwind/contract/lab';
+import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
+import { likeWater } from '@bluffwind/core/catchrate/likeWater';
+import { rateRange } from '@bluffwind/core/catchrate/rangeOf';
+import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
+import { type Rule, verdict } from '@bluffwind/core/rules/verdict';
+import { skyDay } from '@bluffwind/core/sky/skyDay';
+import { tideModel } from '@bluffwind/core/tide/tideModel';
+import { tideTurns } from '@bluffwind/core/tide/tideTurns';
+import { DAY, MINUTE } from '@bluffwind/core/units/time';
+import type { z } from 'zod';
+
+interface Calculation {
+  readonly what: string;
+  readonly schema: z.ZodType;
+  readonly run: (input: never) => unknown;
+}
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(Math.round(ms / 1000) * 1000).toISOString().replace('.000Z', 'Z'));
+
+function span(from: string, to: string, longestDays: number): [number, number] {
+  const [a, b] = [Date.parse(from), Date.parse(to)];
+  if (b <= a) throw new RangeError(`to: expected after ${from}, got ${to}`);
+  if (b - a > longestDays * DAY) throw new RangeError(`to: at most ${longestDays} days after from`);
+  return [a, b];
+}
+
+function tide(q: z.infer<typeof labTide>) {
+  const [from, to] = span(q.from, q.to, 4000);
+  const model = tideModel(q.constituents, q.z0M);
+  const turns = tideTurns(model, from, to).map((t) => ({ at: iso(t.atMs), heightM: round(t.heightM, 4), kind: t.kind, minor: t.minor }));
+  if (q.stepMin === undefined) return { turns };
+  const heights: { at: string | null; heightM: number }[] = [];
+  for (let t = from; t <= to; t += q.stepMin * MINUTE) heights.push({ at: iso(t), heightM: round(model.heightAt(t), 4) });
+  return { turns, heights };
+}
+
+function sky(q: z.infer<typeof labSky>) {
+  const [from, to] = span(q.from, q.to, 1000);
+  const days: unknown[] = [];
+  for (let day = Math.floor(from / DAY) * DAY; day < to; day += DAY) {
+    const s = skyDay(day, q.lat, q.lon);
+    days.push({
+      date: new Date(day).toISOString().slice(0, 10),
+      sunrise: iso(s.sunrise),
+      sunset: iso(s.sunset),
+      civilDawn: iso(s.civilDawn),
+      civilDusk: iso(s.civilDusk),
+      moonrise: iso(s.moonrise),
+      moonset: iso(s.moonset),
+      moonTransit: iso(s.moonTransit),
+      moonIllumination: round(s.moonIllumination, 4),
+    });
+  }
+  return { days };
+}
+
+function itinerary({ timeLimitMs, ...problem }: z.infer<typeof labItinerary>) {
+  const start = performance.now();
+  const stop = timeLimitMs === undefined ? () => false : () => performance.now() - start > timeLimitMs;
+  const solved = solveItinerary(problem, { stop });
+  return { value: solved.value, bound: solved.bound, proved: solved.proved, ms: round(performance.now() - start, 1), legs: solved.legs };
+}
+
+function rank(q: z.infer<typeof labRank>) {
+  const now = Date.parse(q.now);
+  const all = [...q.stops, ...q.queries];
+  const sets = q.stops.map((s) => {
+    if (Date.parse(s.at) > now) throw new RangeError(`stops: a stop of ${s.at} is after now`);
+    return { ...s, at: Date.parse(s.at) };
+  });
+  const world = {
+    spots: [...new Set(all.map((s) => s.spot))],
+    presentations: [...new Set(all.map((s) => s.presentation))].map((id) => ({ id, envelope: q.priors?.find((p) => p.presentation === id) ?? null })),
+    now,
+  };
+  const model = fitCatchRate(world, sets);
+  return {
+    model: { version: model.version, sets: model.sets, phi: round(model.phi, 4), dispersion: round(model.dispersion, 4) },
+    results: q.queries.map((raw) => {
+      const query = { ...raw, at: Date.parse(raw.at) };
+      const like = likeWater(sets, query, now);
+      return {
+        ratePerHour: model.rate(query),
+        ...rateRange(model, query),
+        likeRodHours: like.rodHours,
+        likeFish: like.fish,
+        factors: model.factors(query).map(({ name, multiplier, fish, expected }) => ({ name, multiplier, fish, expected })),
+      };
+    }),
+  };
+}
+
+export const CALCULATIONS: Record<string, Calculation> = {
+  tide: { what: 'turns and heights of the tide from harmonic constants', schema: labTide, run: tide },
+  sky: { what: 'sun, twilight and moon by UTC day', schema: labSky, run: sky },
+  itinerary: { what: 'the best order of spots for one boat, with its bound', schema: labItinerary, run: itinerary },
+  rank: { what: 'catch rates with their ranges and factors from a log', schema: labRank, run: rank },
+  verdict: { what: 'what a copy of the rules says of one fish', schema: labVerdict, run: (q: z.infer<typeof labVerdict>) => verdict({ ...q, rules: q.rules as Rule[] }) },
+};
+
+function round(value: number, digits: number): number {
+  return Math.round(value * 10 ** digits) / 10 ** digits;
+}

@@ -1,0 +1,85 @@
+// A server over the test database, with outfits of its own.
+import type { OutfitScenario } from '@bluffwind/contract/scenario';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import { createApp } from '../app';
+import { type SettableClock, settableClock } from '../clock';
+import { readConfig } from '../config';
+import { connect, inOutfit } from '../db/database';
+import { storeStopConditions } from '../deck/stopConditions';
+import { loadScenario } from '../scenario/loadScenario';
+import { PASSWORD, smallOutfit, TEST_NOW } from './smallOutfit';
+
+export interface Harness {
+  readonly owner: DataSource;
+  readonly source: DataSource;
+  readonly clock: SettableClock;
+  readonly app: ReturnType<typeof createApp>;
+  readonly mine: OutfitScenario;
+  readonly other: OutfitScenario;
+  /** Signs a person in and gives a client with the session. */
+  signIn(email: string): Promise<Client>;
+  close(): Promise<void>;
+}
+
+export interface Client {
+  get(path: string): Promise<Answer>;
+  post(path: string, body?: unknown): Promise<Answer>;
+}
+
+export interface Answer {
+  readonly status: number;
+  // biome-ignore lint/suspicious/noExplicitAny: tests read answers of every route
+  readonly body: any;
+}
+
+/** Addresses of the test database, set by the test script. */
+export function testDatabase(): { ownerUrl: string; appUrl: string } {
+  const ownerUrl = process.env.TEST_OWNER_URL;
+  const appUrl = process.env.TEST_APP_URL;
+  if (!ownerUrl || !appUrl) throw new Error('The database tests need a database: run them with "npm test" or "npm test -- unit".');
+  return { ownerUrl, appUrl };
+}
+
+export async function startHarness(): Promise<Harness> {
+  const { ownerUrl, appUrl } = testDatabase();
+  const owner = await connect(ownerUrl);
+  const source = await connect(appUrl);
+  const mine = smallOutfit();
+  const other = smallOutfit();
+  await loadScenario(owner, { history: [{ from: new Date(0).toISOString(), to: new Date(0).toISOString() }], now: new Date(TEST_NOW).toISOString(), outfits: [mine, other] }, null);
+  for (const o of [mine, other]) await inOutfit(source, o.outfit.id, (e) => storeStopConditions(e, null, TEST_NOW));
+  const clock = settableClock(TEST_NOW);
+  const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
+  const app = createApp({ source, clock, demoClock: null, config, log: pino({ level: 'silent' }) });
+  const call = async (path: string, init: RequestInit): Promise<Answer> => {
+    const response = await app.request(`/api${path}`, init);
+    return { status: response.status, body: await response.json() };
+  };
+  return {
+    owner,
+    source,
+    clock,
+    app,
+    mine,
+    other,
+    async signIn(email) {
+      const response = await app.request('/api/sign-in', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ email, password: PASSWORD }) });
+      if (response.status !== 200) throw new Error(`sign-in failed: ${await response.text()}`);
+      const headers = { Cookie: (response.headers.get('set-cookie') ?? '').split(';')[0] as string };
+      return {
+        get: (path) => call(path, { headers }),
+        post: (path, body) => call(path, { method: 'POST', headers: { ...headers, 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+      };
+    },
+    async close() {
+      await owner.destroy();
+      await source.destroy();
+    },
+  };
+}
+
+/** Email of a person of an outfit by role. */
+export function emailOf(o: OutfitScenario, role: 'owner' | 'captain' | 'mate'): string {
+  return o.people.find((p) => p.role === role)?.email as string;
+}

@@ -1,0 +1,115 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { TEST_NOW } from '../testing/smallOutfit';
+import { latestRun, pollStations } from './poll';
+import { stationClient } from './stationClient';
+
+const HOUR = 3_600_000;
+const iso = (ms: number) => new Date(ms).toISOString();
+let h: Harness;
+let captain: Client;
+let server: Server;
+let answer: (path: string, query: URLSearchParams) => { status?: number; body: string };
+
+beforeAll(async () => {
+  h = await startHarness();
+  captain = await h.signIn(emailOf(h.mine, 'captain'));
+  server = createServer((req, res) => {
+    const url = new URL(req.url ?? '/', 'http://x');
+    const mine = url.pathname.startsWith(`/${h.mine.stations[0]?.path}/`);
+    const { status = 200, body } = mine ? answer(url.pathname.split('/')[2] ?? '', url.searchParams) : { status: 404, body: '{}' };
+    res.writeHead(status, { 'Content-Type': 'application/json' }).end(body);
+  });
+  await new Promise<void>((r) => server.listen(0, '127.0.0.1', r));
+});
+afterAll(async () => {
+  server.close();
+  await h.close();
+});
+
+const client = () => stationClient(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
+const state = async () => (await captain.get(`/waters/${h.mine.waters[0]?.id}/state?from=${iso(TEST_NOW - 30 * HOUR)}&to=${iso(TEST_NOW + 30 * HOUR)}`)).body;
+
+/** A good station: hourly wind and water temperature, one spike of 40 C. */
+function good(path: string, q: URLSearchParams) {
+  if (path === 'forecast') {
+    const run = Date.parse(q.get('run') as string);
+    const times = Array.from({ length: 48 }, (_, i) => iso(run + i * HOUR));
+    const members = [0, 1, 2].map((member) => ({ member, variables: { windMps: times.map(() => 5 + member), windFromDeg: times.map(() => 350 + member * 5), waterTempC: times.map(() => 14) } }));
+    return { body: JSON.stringify({ station: 'x', run: q.get('run'), times, members }) };
+  }
+  const readings: object[] = [];
+  for (let t = Math.ceil(Date.parse(q.get('from') as string) / HOUR) * HOUR; t <= Date.parse(q.get('to') as string); t += HOUR) {
+    const spike = t === Math.floor(TEST_NOW / HOUR) * HOUR - 5 * HOUR;
+    readings.push({ at: iso(t), variable: 'waterTempC', value: spike ? 33 : 13 + ((t / HOUR) % 7) / 10 });
+    readings.push({ at: iso(t), variable: 'windMps', value: 3 + ((t / HOUR) % 5) / 5 }, { at: iso(t), variable: 'windFromDeg', value: 90 });
+    readings.push({ at: iso(t), variable: 'unheardOf', value: 1 });
+  }
+  readings.push({ at: iso(TEST_NOW + 9 * HOUR), variable: 'waterTempC', value: 15 });
+  return { body: JSON.stringify({ station: 'x', readings }) };
+}
+
+describe('stations', () => {
+  it('survives one that is silent, lying or malformed, and says so on the screen', async () => {
+    for (const [body, status, error] of [
+      ['<html>', 200, /not valid JSON|Unexpected token/],
+      ['{"station":"x","readings":[{"at":"yesterday","variable":"windMps","value":3}]}', 200, /not usable at readings\.0\.at/],
+      ['{"station":"x","readings":[{"at":"2026-06-18T10:00:00Z","variable":"windMps","value":"3"}]}', 200, /not usable at readings\.0\.value/],
+      ['{}', 503, /answered 503/],
+    ] as const) {
+      answer = () => ({ status, body });
+      await pollStations(h.source, client(), TEST_NOW);
+      expect((await state()).stations[0].lastError).toMatch(error);
+    }
+    expect((await state()).record.wind).toBeNull();
+  });
+
+  it('stores readings and a forecast with its members once it answers, and forgets the error', async () => {
+    answer = good;
+    const stored = await pollStations(h.source, client(), TEST_NOW);
+    expect(stored).toBeGreaterThan(300);
+    const s = await state();
+    expect(s.stations[0].lastError).toBeNull();
+    expect(s.forecastRunAt).toBe(iso(latestRun(TEST_NOW)));
+    expect(Math.max(...s.windSpread.high)).toBeCloseTo(7, 6);
+    expect(s.record.wind.east.forecastFrom).toBeLessThan(s.record.wind.east.atMs.length);
+  });
+
+  it('never shows a value that failed its checks, and counts it', async () => {
+    const s = await state();
+    expect(Math.max(...s.record.waterTempC.value)).toBeLessThan(16);
+    expect(s.stations[0].failed).toEqual([expect.objectContaining({ variable: 'waterTempC', count: 1 })]);
+    const [row] = await h.owner.query(`select count(*)::int as n from reading where water_id = $1 and variable = 'waterTempC' and flag = 4`, [h.mine.waters[0]?.id]);
+    expect(row.n).toBe(1);
+  });
+
+  it('takes nothing from the future and nothing it does not know', async () => {
+    const rows = await h.owner.query(`select count(*)::int as n from reading where water_id = $1 and (at > $2 or variable = 'unheardOf')`, [h.mine.waters[0]?.id, iso(TEST_NOW)]);
+    expect(rows[0].n).toBe(0);
+  });
+
+  it('stores the same answer only once', async () => {
+    expect(await pollStations(h.source, client(), TEST_NOW)).toBe(0);
+  });
+});
+
+describe('crew readings', () => {
+  const post = (body: object) => captain.post(`/waters/${h.mine.waters[0]?.id}/readings`, body);
+  it('are stored with who saw them', async () => {
+    expect((await post({ id: '0197f3f0-0000-7000-8000-000000000001', variable: 'clarityM', at: iso(TEST_NOW - HOUR), value: 2.4 })).status).toBe(200);
+    expect((await state()).crewReadings.at(-1)).toMatchObject({ value: 2.4, by: 'captain' });
+  });
+  it('are refused out of range, from the future, or for what is not read by hand', async () => {
+    const id = '0197f3f0-0000-7000-8000-000000000002';
+    const at = iso(TEST_NOW - HOUR);
+    expect((await post({ id, variable: 'waterTempC', at, value: 60 })).body.fields[0].field).toBe('value');
+    expect((await post({ id, variable: 'waterTempC', at: iso(TEST_NOW + HOUR), value: 14 })).body.fields[0]).toEqual({ field: 'at', message: 'in the future' });
+    expect((await post({ id, variable: 'mood', at, value: 1 })).status).toBe(400);
+  });
+  it('asks for a span that makes sense', async () => {
+    const answer = await captain.get(`/waters/${h.mine.waters[0]?.id}/state?from=${iso(TEST_NOW)}&to=${iso(TEST_NOW - 1)}`);
+    expect(answer.body).toMatchObject({ code: 'invalid', fields: [{ field: 'to' }] });
+  });
+});

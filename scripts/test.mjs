@@ -1,0 +1,97 @@
+// npm test: every test. "npm test -- unit" runs core, database and web units only, "npm test -- browser" the stories.
+import { spawnSync } from 'node:child_process';
+import { createServer } from 'node:http';
+import { readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { cleanEnv } from './children.mjs';
+import { clusterFolder, ROOT, STATE } from './folders.mjs';
+import { main, say, Stop } from './output.mjs';
+import { ensurePackages } from './packages.mjs';
+
+const counts = { passed: 0, failed: 0, skipped: 0 };
+
+await main(async () => {
+  const which = process.argv[2] ?? 'all';
+  if (!['all', 'unit', 'browser'].includes(which)) throw new Stop(`Unknown part ${which}; there are unit and browser.`);
+  const started = Date.now();
+  await ensurePackages();
+  const { ensureChromium, ensurePostgres } = await import('./debian.mjs');
+  await ensurePostgres();
+  const chromium = which === 'unit' ? '' : await ensureChromium();
+  if (which !== 'browser') await unit();
+  if (which !== 'unit') await browser(chromium);
+  say('');
+  say(`All tests ran in ${Math.round((Date.now() - started) / 1000)} s.`);
+  say(`Tests: ${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
+  if (counts.failed > 0 || counts.passed === 0) process.exitCode = 1;
+});
+
+async function unit() {
+  const { startPostgres } = await import('./postgres.mjs');
+  const { buildServer, buildLab } = await import('./build.mjs');
+  say('Database for the tests ...');
+  const folder = clusterFolder('unit');
+  rmSync(folder, { recursive: true, force: true });
+  const db = await startPostgres(folder, { durable: false });
+  try {
+    await Promise.all([buildServer(), buildLab()]);
+    const { run } = await import('./children.mjs');
+    await run(process.execPath, [path.join(ROOT, 'dist', 'server.mjs'), 'migrate'], { env: { DATABASE_URL: db.appUrl, DATABASE_OWNER_URL: db.ownerUrl }, quiet: true });
+    say('Unit and database tests ...');
+    const report = path.join(STATE, 'vitest.json');
+    rmSync(report, { force: true });
+    const result = spawnSync(path.join(ROOT, 'node_modules/.bin/vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], {
+      cwd: ROOT,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: cleanEnv({ TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl }),
+    });
+    const json = read(report);
+    counts.passed += json?.numPassedTests ?? 0;
+    counts.failed += (json?.numFailedTests ?? 0) + (result.status !== 0 && !json?.numFailedTests ? 1 : 0);
+    counts.skipped += json?.numPendingTests ?? 0;
+  } finally {
+    await db.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function browser(chromium) {
+  const { buildServer, buildSim, buildWeb } = await import('./build.mjs');
+  const { startWorld } = await import('./world.mjs');
+  say('Building for the browser tests ...');
+  await Promise.all([buildServer(), buildSim()]);
+  await buildWeb();
+  const world = await startWorld({ name: 'browser', reset: true, durable: false });
+  // The stories may ask for a crash of the server, which they cannot do themselves.
+  const control = createServer((req, res) => {
+    const work = req.url === '/crash' ? world.crashServer() : Promise.reject(new Error('unknown'));
+    work.then(() => res.end('ok'), (e) => res.writeHead(500).end(String(e)));
+  });
+  await new Promise((r) => control.listen(0, '127.0.0.1', r));
+  try {
+    say('Browser tests ...');
+    const report = path.join(STATE, 'playwright.json');
+    rmSync(report, { force: true });
+    const result = spawnSync(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+      cwd: ROOT,
+      stdio: ['ignore', 'inherit', 'inherit'],
+      env: cleanEnv({ BASE_URL: world.url, CHROMIUM: chromium, OWNER_URL: world.db.ownerUrl, CONTROL_URL: `http://127.0.0.1:${control.address().port}`, PLAYWRIGHT_JSON_OUTPUT_NAME: report }),
+    });
+    const json = read(report);
+    counts.passed += json?.stats?.expected ?? 0;
+    counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (result.status !== 0 && !json?.stats?.unexpected ? 1 : 0);
+    counts.skipped += json?.stats?.skipped ?? 0;
+  } finally {
+    control.close();
+    await world.stop();
+    rmSync(clusterFolder('browser'), { recursive: true, force: true });
+  }
+}
+
+function read(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return null;
+  }
+}
