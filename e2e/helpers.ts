@@ -29,7 +29,9 @@ export async function expectAccessible(page: Page): Promise<void> {
   // By the debugger, so that the page's content security policy need not allow it.
   await page.evaluate(AXE);
   const violations = await page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run(root: Document, options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } };
+    const { axe } = window as unknown as {
+      axe: { run(root: Document, options: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+    };
     const result = await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] });
     return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
   });

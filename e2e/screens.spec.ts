@@ -16,7 +16,14 @@ test('every desk screen opens by keys, without errors, and passes axe in every t
       document.documentElement.dataset.theme = t;
       localStorage.setItem('theme', t);
     }, theme);
-    for (const [key, heading] of [['b', /Tonight and/], ['w', /Hollin Sound, /], ['g', 'Hollin Sound'], ['p', /Second Kettle|Tern's Errand|Marrow/], ['r', /Brief for/], ['l', 'Log']] as const) {
+    for (const [key, heading] of [
+      ['b', /Tonight and/],
+      ['w', /Hollin Sound, /],
+      ['g', 'Hollin Sound'],
+      ['p', /Second Kettle|Tern's Errand|Marrow/],
+      ['r', /Brief for/],
+      ['l', 'Log'],
+    ] as const) {
       await page.keyboard.press('g');
       await page.keyboard.press(key);
       await expect(page.getByRole('heading', { level: 1, name: heading })).toBeVisible({ timeout: 30_000 });

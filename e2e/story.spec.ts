@@ -8,7 +8,7 @@ let tripPath = '';
 
 test('a captain plans tomorrow from conditions and the log', async ({ page }) => {
   await signIn(page, 'Tobias Wend');
-  await expect(page.getByText('Tern\'s Errand 06:30: no plan yet')).toBeVisible();
+  await expect(page.getByText("Tern's Errand 06:30: no plan yet")).toBeVisible();
 
   await page.getByRole('link', { name: 'Water', exact: true }).click();
   await expect(page.getByRole('heading', { name: /Hollin Sound, Thu 18 June 17:4/ })).toBeVisible();
@@ -50,16 +50,18 @@ test('a captain plans tomorrow from conditions and the log', async ({ page }) =>
   expect(expected).toBeGreaterThan(1);
 
   // Pins one leg, bans the spot of another, and solves again.
-  const names = (await legs.evaluateAll((all) => all.map((g) => g.getAttribute('aria-label') ?? ''))).map((l) => l.split(', ').slice(1, -3).join(', ') || (l.split(', ')[1] as string));
-  expect(names.length).toBeGreaterThan(1);
+  expect(await legs.count()).toBeGreaterThan(1);
   await legs.nth(1).focus();
   await page.keyboard.press('p');
   await expect(legs.nth(1)).toHaveAttribute('aria-label', /pinned/);
-  const pinnedLabel = ((await legs.nth(1).getAttribute('aria-label')) ?? '').replace(/^Leg \d+, /, '').replace(/, [\d.]+ fish.*/, '');
+  const label = (await legs.nth(1).getAttribute('aria-label')) ?? '';
+  const pinned = /\d\d:\d\d to \d\d:\d\d, pinned/.exec(label)?.[0] ?? 'no pin';
   await legs.first().focus();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /Ban from this trip/ }).click();
-  await expect.poll(async () => (await legs.evaluateAll((all) => all.map((g) => g.getAttribute('aria-label')))).join('; ')).toContain(pinnedLabel);
+  await expect
+    .poll(async () => (await legs.evaluateAll((all) => all.map((g) => g.getAttribute('aria-label')))).join('; '))
+    .toContain(pinned);
   await expect.poll(async () => Number(await page.locator('[data-expected]').innerText())).toBeLessThan(expected);
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Save plan' }).click();
@@ -135,7 +137,12 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await page.getByRole('button', { name: 'Released', exact: true }).click();
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 30_000 });
   const landed = async () =>
-    (await rows<{ length_mm: number }>(`select c.length_mm from "catch" c join "set" s on s.id = c.set_id join stop st on st.id = s.stop_id where st.trip_id = $1 and c.outcome = 'landed' and c.deleted_at is null order by c.at`, [tripId])).map((r) => r.length_mm);
+    (
+      await rows<{ length_mm: number }>(
+        `select c.length_mm from "catch" c join "set" s on s.id = c.set_id join stop st on st.id = s.stop_id where st.trip_id = $1 and c.outcome = 'landed' and c.deleted_at is null order by c.at`,
+        [tripId],
+      )
+    ).map((r) => r.length_mm);
   expect(await landed()).toEqual([380, 460, 500, 420]);
 
   // An empty half hour at another spot counts as effort.
@@ -174,8 +181,18 @@ test('the evening brief shows expected against happened and has moved the rankin
   const find = (list: { name: string; id: string }[], name: string) => list.find((x) => x.name === name)?.id;
   const made = await page.request.post('/api/trips', {
     data: {
-      id: '019ee000-0000-7000-8000-00000000a001', boatId: find(outfit.boats, "Tern's Errand"), captainId: find(outfit.crew, 'Tobias Wend'), waterId: find(outfit.waters, 'Hollin Sound'),
-      startsAt: '2026-06-20T08:30:00Z', endsAt: '2026-06-20T15:00:00Z', goal: 'numbers', speciesIds: [find(outfit.species, 'European sea bass'), find(outfit.species, 'Pollack')], rods: 3, skill: 2, wish: '', clientIds: [],
+      id: '019ee000-0000-7000-8000-00000000a001',
+      boatId: find(outfit.boats, "Tern's Errand"),
+      captainId: find(outfit.crew, 'Tobias Wend'),
+      waterId: find(outfit.waters, 'Hollin Sound'),
+      startsAt: '2026-06-20T08:30:00Z',
+      endsAt: '2026-06-20T15:00:00Z',
+      goal: 'numbers',
+      speciesIds: [find(outfit.species, 'European sea bass'), find(outfit.species, 'Pollack')],
+      rods: 3,
+      skill: 2,
+      wish: '',
+      clientIds: [],
     },
   });
   expect(made.ok(), await made.text()).toBe(true);
@@ -202,7 +219,9 @@ test('the evening brief shows expected against happened and has moved the rankin
 
   await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Slack pool' }).first()).toBeVisible();
-  const [total] = await rows<{ fish: number }>(`select count(*)::int as fish from "catch" c join outfit o on o.id = c.outfit_id where c.outcome = 'landed' and c.deleted_at is null and o.name = 'Greywether Guiding'`);
+  const [total] = await rows<{ fish: number }>(
+    `select count(*)::int as fish from "catch" c join outfit o on o.id = c.outfit_id where c.outcome = 'landed' and c.deleted_at is null and o.name = 'Greywether Guiding'`,
+  );
   await expect(page.getByText(`${total?.fish} fish in`)).toBeVisible();
   await expectAccessible(page);
 });

@@ -7,12 +7,31 @@ const bin = (name) => path.join(ROOT, 'node_modules', '.bin', name);
 
 /** Bundles a program for Node; packages from the registry stay outside. */
 export async function buildNode(name, entry) {
-  await run(bin('esbuild'), [
-    path.join(ROOT, entry), '--bundle', '--platform=node', '--format=esm', '--target=node20', '--sourcemap', '--log-level=warning',
-    '--external:typeorm', '--external:pg', '--external:@node-rs/argon2', '--external:pino', '--external:hono', '--external:@hono/*', '--external:zod',
-    '--external:astronomy-engine', '--external:d3-contour', '--external:highs', '--external:@neaps/*',
-    `--outfile=${path.join(ROOT, 'dist', `${name}.mjs`)}`,
-  ], { quiet: true });
+  await run(
+    bin('esbuild'),
+    [
+      path.join(ROOT, entry),
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      '--sourcemap',
+      '--log-level=warning',
+      '--external:typeorm',
+      '--external:pg',
+      '--external:@node-rs/argon2',
+      '--external:pino',
+      '--external:hono',
+      '--external:@hono/*',
+      '--external:zod',
+      '--external:astronomy-engine',
+      '--external:d3-contour',
+      '--external:highs',
+      '--external:@neaps/*',
+      `--outfile=${path.join(ROOT, 'dist', `${name}.mjs`)}`,
+    ],
+    { quiet: true },
+  );
 }
 
 export const buildServer = () => buildNode('server', 'packages/server/src/main.ts');

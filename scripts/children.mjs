@@ -15,13 +15,23 @@ export function cleanEnv(more = {}) {
 /** Runs a command to its end; rejects with Stop when it fails. */
 export function run(command, args, { env = {}, quiet = false, cwd = ROOT, input } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd, env: cleanEnv(env), stdio: [input ?? 'ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'] });
+    const child = spawn(command, args, {
+      cwd,
+      env: cleanEnv(env),
+      stdio: [input ?? 'ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+    });
     let output = '';
-    child.stdout?.on('data', (d) => { output += d; });
-    child.stderr?.on('data', (d) => { output += d; });
+    child.stdout?.on('data', (d) => {
+      output += d;
+    });
+    child.stderr?.on('data', (d) => {
+      output += d;
+    });
     child.on('error', (error) => reject(new Stop(`${command} could not be started: ${error.message}`)));
     child.on('close', (code, signal) =>
-      code === 0 ? resolve(output) : reject(new Stop(`${quiet ? `${output}\n` : ''}${command} ${args.slice(0, 4).join(' ')} failed (${signal ?? code})`)),
+      code === 0
+        ? resolve(output)
+        : reject(new Stop(`${quiet ? `${output}\n` : ''}${command} ${args.slice(0, 4).join(' ')} failed (${signal ?? code})`)),
     );
   });
 }

@@ -17,7 +17,13 @@ for (const [where, entry] of Object.entries({ ...lock.packages })) {
     const parts = name.split(/[-/]/);
     const os = OS.filter((o) => parts.some((p) => p === o));
     const cpu = CPU.filter((c) => parts.includes(c));
-    lock.packages[top] = { version: version.replace(/^[^\d]*/, ''), optional: true, ...(cpu.length ? { cpu } : { cpu: ['none'] }), ...(os.length ? { os } : {}), ...(parts.includes('musl') ? { libc: ['musl'] } : {}) };
+    lock.packages[top] = {
+      version: version.replace(/^[^\d]*/, ''),
+      optional: true,
+      ...(cpu.length ? { cpu } : { cpu: ['none'] }),
+      ...(os.length ? { os } : {}),
+      ...(parts.includes('musl') ? { libc: ['musl'] } : {}),
+    };
     added++;
   }
 }

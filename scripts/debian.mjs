@@ -29,14 +29,20 @@ export async function ensureChromium() {
 function findPostgres() {
   const base = '/usr/lib/postgresql';
   if (!existsSync(base)) return null;
-  const versions = readdirSync(base).filter((v) => Number(v) >= 14 && existsSync(`${base}/${v}/bin/initdb`)).sort((a, b) => Number(b) - Number(a));
+  const versions = readdirSync(base)
+    .filter((v) => Number(v) >= 14 && existsSync(`${base}/${v}/bin/initdb`))
+    .sort((a, b) => Number(b) - Number(a));
   return versions.length > 0 ? `${base}/${versions[0]}/bin` : null;
 }
 
 async function install(name, packages, before = () => {}) {
   const command = `apt-get update && apt-get install -y --no-install-recommends ${packages.join(' ')}`;
-  if (process.getuid() !== 0) throw new Stop(`${name} is missing. Install it once with:\n\n  sudo sh -c '${command}'\n\nand run this again.`);
-  if (!existsSync('/usr/bin/apt-get')) throw new Stop(`${name} is missing and this is not a Debian system. Install ${packages.join(' and ')} with its package manager and run this again.`);
+  if (process.getuid() !== 0)
+    throw new Stop(`${name} is missing. Install it once with:\n\n  sudo sh -c '${command}'\n\nand run this again.`);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Stop(
+      `${name} is missing and this is not a Debian system. Install ${packages.join(' and ')} with its package manager and run this again.`,
+    );
   say(`Installing ${name} from Debian's packages ...`);
   before();
   const env = { DEBIAN_FRONTEND: 'noninteractive' };

@@ -14,6 +14,9 @@ await main(async () => {
   const { buildLab } = await import('./build.mjs');
   await buildLab();
   process.stdout.write = write;
-  const result = spawnSync(process.execPath, [path.join(ROOT, 'dist', 'lab.mjs'), ...process.argv.slice(2)], { stdio: 'inherit', env: cleanEnv() });
+  const result = spawnSync(process.execPath, [path.join(ROOT, 'dist', 'lab.mjs'), ...process.argv.slice(2)], {
+    stdio: 'inherit',
+    env: cleanEnv(),
+  });
   process.exitCode = result.status ?? 1;
 });

@@ -10,8 +10,11 @@ const STAMP = path.join(ROOT, 'node_modules', '.bluffwind-stamp');
 
 export async function ensurePackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) throw new Stop(`Node 20.19 or newer is needed, this is ${process.versions.node}. Install it and run this again.`);
-  const want = `${createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex')} ${process.versions.node}`;
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Stop(`Node 20.19 or newer is needed, this is ${process.versions.node}. Install it and run this again.`);
+  const want = `${createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex')} ${process.versions.node}`;
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === want) return;
   say('Installing Node packages (about a minute) ...');
   rmSync(STAMP, { force: true });

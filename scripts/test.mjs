@@ -36,15 +36,22 @@ async function unit() {
   try {
     await Promise.all([buildServer(), buildLab()]);
     const { run } = await import('./children.mjs');
-    await run(process.execPath, [path.join(ROOT, 'dist', 'server.mjs'), 'migrate'], { env: { DATABASE_URL: db.appUrl, DATABASE_OWNER_URL: db.ownerUrl }, quiet: true });
+    await run(process.execPath, [path.join(ROOT, 'dist', 'server.mjs'), 'migrate'], {
+      env: { DATABASE_URL: db.appUrl, DATABASE_OWNER_URL: db.ownerUrl },
+      quiet: true,
+    });
     say('Unit and database tests ...');
     const report = path.join(STATE, 'vitest.json');
     rmSync(report, { force: true });
-    const result = spawnSync(path.join(ROOT, 'node_modules/.bin/vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`], {
-      cwd: ROOT,
-      stdio: ['ignore', 'inherit', 'inherit'],
-      env: cleanEnv({ TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl }),
-    });
+    const result = spawnSync(
+      path.join(ROOT, 'node_modules/.bin/vitest'),
+      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      {
+        cwd: ROOT,
+        stdio: ['ignore', 'inherit', 'inherit'],
+        env: cleanEnv({ TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl }),
+      },
+    );
     const json = read(report);
     counts.passed += json?.numPassedTests ?? 0;
     counts.failed += (json?.numFailedTests ?? 0) + (result.status !== 0 && !json?.numFailedTests ? 1 : 0);
@@ -65,7 +72,10 @@ async function browser(chromium) {
   // The stories may ask for a crash of the server, which they cannot do themselves.
   const control = createServer((req, res) => {
     const work = req.url === '/crash' ? world.crashServer() : Promise.reject(new Error('unknown'));
-    work.then(() => res.end('ok'), (e) => res.writeHead(500).end(String(e)));
+    work.then(
+      () => res.end('ok'),
+      (e) => res.writeHead(500).end(String(e)),
+    );
   });
   await new Promise((r) => control.listen(0, '127.0.0.1', r));
   try {
@@ -75,7 +85,13 @@ async function browser(chromium) {
     const result = spawnSync(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
       cwd: ROOT,
       stdio: ['ignore', 'inherit', 'inherit'],
-      env: cleanEnv({ BASE_URL: world.url, CHROMIUM: chromium, OWNER_URL: world.db.ownerUrl, CONTROL_URL: `http://127.0.0.1:${control.address().port}`, PLAYWRIGHT_JSON_OUTPUT_NAME: report }),
+      env: cleanEnv({
+        BASE_URL: world.url,
+        CHROMIUM: chromium,
+        OWNER_URL: world.db.ownerUrl,
+        CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      }),
     });
     const json = read(report);
     counts.passed += json?.stats?.expected ?? 0;

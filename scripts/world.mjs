@@ -27,7 +27,13 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     tell('Starting the simulated station ...');
     const station = await startListening('station', process.execPath, [file('sim.mjs'), 'station']);
     stops.push(() => stopChild(station.child));
-    const env = { DATABASE_URL: db.appUrl, DATABASE_OWNER_URL: db.ownerUrl, STATION_URL: station.url, BLUFFWIND_DEMO: 'yes', LOG_LEVEL: 'warn' };
+    const env = {
+      DATABASE_URL: db.appUrl,
+      DATABASE_OWNER_URL: db.ownerUrl,
+      STATION_URL: station.url,
+      BLUFFWIND_DEMO: 'yes',
+      LOG_LEVEL: 'warn',
+    };
     await run(process.execPath, [file('server.mjs'), 'migrate'], { env, quiet: true });
     if (await isEmpty(db.ownerUrl)) {
       tell('Making three seasons of demo data (about half a minute) ...');
@@ -38,7 +44,11 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       rmSync(world, { force: true });
     }
     const serverEnv = { ...env, PORT: String(port), ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}) };
-    const start = () => startListening('server', process.execPath, [file('server.mjs'), 'serve'], { env: serverEnv, log: (t) => (/"level":(40|50|60)/.test(t) ? process.stderr.write(t) : undefined) });
+    const start = () =>
+      startListening('server', process.execPath, [file('server.mjs'), 'serve'], {
+        env: serverEnv,
+        log: (t) => (/"level":(40|50|60)/.test(t) ? process.stderr.write(t) : undefined),
+      });
     let server = await start();
     stops.push(() => stopChild(server.child));
     return {

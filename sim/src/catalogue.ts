@@ -1,5 +1,16 @@
 // Families (data of the trade, common practice) and the crew's presentations.
-type Family = { id: string; name: string; depthMinM: number; depthMaxM: number; tempMinC: number; tempMaxC: number; coverRate: number; skill: number; snag: number; handling: string };
+type Family = {
+  id: string;
+  name: string;
+  depthMinM: number;
+  depthMaxM: number;
+  tempMinC: number;
+  tempMaxC: number;
+  coverRate: number;
+  skill: number;
+  snag: number;
+  handling: string;
+};
 
 const family = (
   id: string,

@@ -18,16 +18,73 @@ const WATER_NAMES: Record<WaterKey, string> = { sound: 'Hollin Sound', skerries:
 
 const MARKS: Record<WaterKey, { kind: 'bridge' | 'quay' | 'weed'; name: string; at: [number, number][] }[]> = {
   sound: [
-    { kind: 'bridge', name: 'Gannet Pier', at: [[4300, 4900], [4180, 780]] },
-    { kind: 'quay', name: 'Sallow Quay', at: [[5450, 960], [6050, 1060]] },
-    { kind: 'weed', name: 'eelgrass', at: [[3250, 1000], [3900, 1020], [4000, 1250], [3500, 1300]] },
-    { kind: 'weed', name: 'reeds', at: [[3800, 4620], [4300, 4560], [4250, 4760], [3850, 4780]] },
+    {
+      kind: 'bridge',
+      name: 'Gannet Pier',
+      at: [
+        [4300, 4900],
+        [4180, 780],
+      ],
+    },
+    {
+      kind: 'quay',
+      name: 'Sallow Quay',
+      at: [
+        [5450, 960],
+        [6050, 1060],
+      ],
+    },
+    {
+      kind: 'weed',
+      name: 'eelgrass',
+      at: [
+        [3250, 1000],
+        [3900, 1020],
+        [4000, 1250],
+        [3500, 1300],
+      ],
+    },
+    {
+      kind: 'weed',
+      name: 'reeds',
+      at: [
+        [3800, 4620],
+        [4300, 4560],
+        [4250, 4760],
+        [3850, 4780],
+      ],
+    },
   ],
   skerries: [],
   lake: [
-    { kind: 'quay', name: 'Ansgar dam', at: [[250, 640], [250, 2050]] },
-    { kind: 'weed', name: 'weed line', at: [[1400, 2040], [2000, 2000], [2000, 2080], [1500, 2100]] },
-    { kind: 'weed', name: 'weed line', at: [[1750, 900], [2050, 870], [2100, 990], [1800, 1000]] },
+    {
+      kind: 'quay',
+      name: 'Ansgar dam',
+      at: [
+        [250, 640],
+        [250, 2050],
+      ],
+    },
+    {
+      kind: 'weed',
+      name: 'weed line',
+      at: [
+        [1400, 2040],
+        [2000, 2000],
+        [2000, 2080],
+        [1500, 2100],
+      ],
+    },
+    {
+      kind: 'weed',
+      name: 'weed line',
+      at: [
+        [1750, 900],
+        [2050, 870],
+        [2100, 990],
+        [1800, 1000],
+      ],
+    },
   ],
 };
 
@@ -84,8 +141,26 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
     ] as const
   ).map(([name, email, role]) => ({ id: uuid(), name, email, password: DEMO_PASSWORD, role }));
   const boats = [
-    { id: uuid(), name: "Tern's Errand", hull: '7.6 m centre console', seats: 4, speedMps: 11, draughtM: 0.6, windLimitMps: 13, waveLimitM: 1.1 },
-    { id: uuid(), name: 'Second Kettle', hull: '6.2 m open boat', seats: 3, speedMps: 9, draughtM: 0.45, windLimitMps: 12, waveLimitM: 0.8 },
+    {
+      id: uuid(),
+      name: "Tern's Errand",
+      hull: '7.6 m centre console',
+      seats: 4,
+      speedMps: 11,
+      draughtM: 0.6,
+      windLimitMps: 13,
+      waveLimitM: 1.1,
+    },
+    {
+      id: uuid(),
+      name: 'Second Kettle',
+      hull: '6.2 m open boat',
+      seats: 3,
+      speedMps: 9,
+      draughtM: 0.45,
+      windLimitMps: 12,
+      waveLimitM: 0.8,
+    },
     { id: uuid(), name: 'Marrow', hull: '5 m flat drift boat', seats: 2, speedMps: 4, draughtM: 0.2, windLimitMps: 10, waveLimitM: 0.4 },
   ];
   const stations = (
@@ -137,7 +212,12 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
     source: 'Hollin Fisheries Office (invented, demo)',
     checkedOn: '2026-06-12',
   });
-  const length = (minMm: number | null, maxMm: number | null = null) => ({ kind: 'length' as const, minMm, maxMm, lengthKind: 'total' as const });
+  const length = (minMm: number | null, maxMm: number | null = null) => ({
+    kind: 'length' as const,
+    minMm,
+    maxMm,
+    lengthKind: 'total' as const,
+  });
   const rules = [
     rule('European sea bass', 'sea', length(420, 600)),
     rule('European sea bass', 'sea', { kind: 'bag', perAngler: 2 }),
@@ -176,7 +256,18 @@ function tomorrow(world: Omit<OutfitScenario, 'trips'>, uuid: () => string): Out
   const at = (hour: number) => new Date(Date.UTC(2026, 5, 19, 2) + hour * HOUR).toISOString();
   const client = (name: string) => world.clients.find((c) => c.name === name)?.id as string;
   const fish = (...names: string[]) => names.map((n) => world.species.find((s) => s.name === n)?.id as string);
-  const trip = (boat: number, water: number, from: number, to: number, goal: OutfitScenario['trips'][number]['goal'], names: string[], rods: number, skill: number, wish: string, speciesIds: string[]) => ({
+  const trip = (
+    boat: number,
+    water: number,
+    from: number,
+    to: number,
+    goal: OutfitScenario['trips'][number]['goal'],
+    names: string[],
+    rods: number,
+    skill: number,
+    wish: string,
+    speciesIds: string[],
+  ) => ({
     id: uuid(),
     boatId: world.boats[boat]?.id as string,
     captainId: world.people[boat + 1]?.id as string,
@@ -196,9 +287,42 @@ function tomorrow(world: Omit<OutfitScenario, 'trips'>, uuid: () => string): Out
   return [
     trip(0, 0, 6.5, 13, 'numbers', ['Maren Halden', 'Ivo Halden', 'Tilde Halden', 'Pelle Halden'], 4, 2, 'Action for the children', salt),
     trip(1, 0, 7, 13.5, 'size', ['Bettina Rusk', 'Corvin Rusk'], 2, 2, 'One big bass', fish('European sea bass')),
-    trip(2, 2, 8, 14, 'numbers', ['Jonas Averill'], 1, 3, 'Knows his way; wants to be shown new water', fish('Northern pike', 'European perch', 'Zander', 'Brown trout')),
-    trip(0, 0, 14.5, 19, 'numbers', ['Sunniva Pell', 'Torsten Pell', 'Petra Lund-Hay'], 3, 1, 'Family afternoon, first time on a boat', salt),
-    trip(1, 0, 15, 19.5, 'table', ['Edda Brannock', 'Kasper Oldroyd'], 2, 2, 'Dinner for four', fish('European sea bass', 'Pollack', 'European plaice', 'Black seabream')),
+    trip(
+      2,
+      2,
+      8,
+      14,
+      'numbers',
+      ['Jonas Averill'],
+      1,
+      3,
+      'Knows his way; wants to be shown new water',
+      fish('Northern pike', 'European perch', 'Zander', 'Brown trout'),
+    ),
+    trip(
+      0,
+      0,
+      14.5,
+      19,
+      'numbers',
+      ['Sunniva Pell', 'Torsten Pell', 'Petra Lund-Hay'],
+      3,
+      1,
+      'Family afternoon, first time on a boat',
+      salt,
+    ),
+    trip(
+      1,
+      0,
+      15,
+      19.5,
+      'table',
+      ['Edda Brannock', 'Kasper Oldroyd'],
+      2,
+      2,
+      'Dinner for four',
+      fish('European sea bass', 'Pollack', 'European plaice', 'Black seabream'),
+    ),
   ];
 }
 
@@ -260,17 +384,57 @@ function shoreNormal(key: WaterKey, x: number, y: number): number | null {
 /** A second outfit, so that nothing of the first may show to it. */
 function secondOutfit(uuid: () => string): OutfitScenario {
   const waterId = uuid();
-  const bed = { lat0: 47.9, lon0: -35.6, cellM: 50, columns: 41, rows: 31, openBeyond: true, depthM: Array.from({ length: 41 * 31 }, (_, k) => 4 + (k % 41) * 0.2) };
+  const bed = {
+    lat0: 47.9,
+    lon0: -35.6,
+    cellM: 50,
+    columns: 41,
+    rows: 31,
+    openBeyond: true,
+    depthM: Array.from({ length: 41 * 31 }, (_, k) => 4 + (k % 41) * 0.2),
+  };
   return {
     outfit: { id: uuid(), name: 'Farrow Reach Charters', zone: 'Etc/GMT+2' },
     people: [{ id: uuid(), name: 'Ottoline Speck', email: 'ottoline@farrowreach.example', password: DEMO_PASSWORD, role: 'owner' }],
-    boats: [{ id: uuid(), name: 'Patient Wader', hull: '6 m open boat', seats: 3, speedMps: 8, draughtM: 0.5, windLimitMps: 10, waveLimitM: 0.6 }],
-    waters: [{ id: waterId, name: 'Farrow Reach', kind: 'salt', ruleZone: 'sea', lat: 47.906, lon: -35.586, dockLat: 47.902, dockLon: -35.598, tide: { z0M: SOUND_TIDE.z0M, constants: SOUND_TIDE.constants.map((c) => ({ ...c })) }, bed, marks: [] }],
+    boats: [
+      { id: uuid(), name: 'Patient Wader', hull: '6 m open boat', seats: 3, speedMps: 8, draughtM: 0.5, windLimitMps: 10, waveLimitM: 0.6 },
+    ],
+    waters: [
+      {
+        id: waterId,
+        name: 'Farrow Reach',
+        kind: 'salt',
+        ruleZone: 'sea',
+        lat: 47.906,
+        lon: -35.586,
+        dockLat: 47.902,
+        dockLon: -35.598,
+        tide: { z0M: SOUND_TIDE.z0M, constants: SOUND_TIDE.constants.map((c) => ({ ...c })) },
+        bed,
+        marks: [],
+      },
+    ],
     stations: [],
     species: [{ id: uuid(), name: 'European sea bass', habitat: 'salt', lengthKind: 'total', sizeGoalMm: 520, caution: 'Spiny back fin.' }],
     families: FAMILIES.slice(0, 2).map((f) => ({ ...f })),
     presentations: [{ id: uuid(), familyId: 'F1', name: 'Shallow diver', habitat: 'both' }],
-    spots: [{ id: uuid(), waterId, name: 'Farrow spit', structure: 'edge', bottom: 'sand', depthMinM: 4, depthMaxM: 5, lat: 47.905, lon: -35.59, shoreNormalDeg: null, accessDepthM: null, fadePerHour: 0.35, privacy: 'crew' }],
+    spots: [
+      {
+        id: uuid(),
+        waterId,
+        name: 'Farrow spit',
+        structure: 'edge',
+        bottom: 'sand',
+        depthMinM: 4,
+        depthMaxM: 5,
+        lat: 47.905,
+        lon: -35.59,
+        shoreNormalDeg: null,
+        accessDepthM: null,
+        fadePerHour: 0.35,
+        privacy: 'crew',
+      },
+    ],
     clients: [],
     rules: [],
     crewReadings: [],

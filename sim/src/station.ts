@@ -71,8 +71,17 @@ export function forecastOf(kind: Kind, runMs: number) {
   const k = KINDS[kind];
   const times = Array.from({ length: AHEAD_HOURS }, (_, i) => runMs + i * HOUR);
   const members = Array.from({ length: MEMBERS }, (_, member) => {
-    const off = (at: number, n: number) => noise1(at / HOUR / 14 + member * 13.7 + runMs / HOUR, 300 + n) * Math.min(1, (at - runMs) / HOUR / 40 + 0.12);
-    const values: Record<string, number[]> = { windMps: [], windGustMps: [], windFromDeg: [], airTempC: [], pressureHpa: [], cloud: [], waterTempC: [] };
+    const off = (at: number, n: number) =>
+      noise1(at / HOUR / 14 + member * 13.7 + runMs / HOUR, 300 + n) * Math.min(1, (at - runMs) / HOUR / 40 + 0.12);
+    const values: Record<string, number[]> = {
+      windMps: [],
+      windGustMps: [],
+      windFromDeg: [],
+      airTempC: [],
+      pressureHpa: [],
+      cloud: [],
+      waterTempC: [],
+    };
     for (const at of times) {
       // Timing of a change is what forecasts miss most: members run up to two hours early or late.
       const w = weatherAt(at + off(at, 1) * 2 * HOUR);

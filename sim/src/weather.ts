@@ -43,7 +43,7 @@ function season(at: number, peakDay: number): number {
 }
 
 /** Local solar hours, about two behind UTC. */
-const localHour = (at: number) => ((at / HOUR - 2.35) % 24 + 24) % 24;
+const localHour = (at: number) => (((at / HOUR - 2.35) % 24) + 24) % 24;
 
 /** Weather at an instant. */
 export function weatherAt(at: number): Weather {
@@ -69,7 +69,8 @@ export function weatherAt(at: number): Weather {
     windMps: mps,
     windGustMps: mps * (1.28 + 0.1 * noise1(d * 13, 9)),
     windFromDeg: fromDeg,
-    airTempC: 11 + 5 * season(at, 205) + 2.4 * (1 - 0.6 * cloud) * Math.sin(((localHour(at) - 9) / 24) * 2 * Math.PI) + 2 * noise1(d / 3, 10),
+    airTempC:
+      11 + 5 * season(at, 205) + 2.4 * (1 - 0.6 * cloud) * Math.sin(((localHour(at) - 9) / 24) * 2 * Math.PI) + 2 * noise1(d / 3, 10),
     pressureHpa: 1014 + 11 * noise1(d / 3.4, 11) - 9 * scripted,
     cloud,
   };

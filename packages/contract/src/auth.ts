@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { id, instant } from './ids';
 
 export const signIn = z.object({ email: z.email().max(200), password: z.string().min(1).max(200) }).strict();
-export type SignIn = z.infer<typeof signIn>;
 
 export const me = z.object({
   id,

@@ -87,7 +87,16 @@ export const deckPack = z.object({
   ruleZone: z.string(),
   water: waterRecord,
   legs: z.array(
-    z.object({ spotId: id, presentationId: id, secondId: id.nullable(), startAt: instant, departAt: instant, expected: z.number(), lo80: z.number(), hi80: z.number() }),
+    z.object({
+      spotId: id,
+      presentationId: id,
+      secondId: id.nullable(),
+      startAt: instant,
+      departAt: instant,
+      expected: z.number(),
+      lo80: z.number(),
+      hi80: z.number(),
+    }),
   ),
   /** Belief about each spot on arrival: Gamma(a, b) for all rods. */
   spots: z.array(

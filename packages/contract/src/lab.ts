@@ -3,13 +3,23 @@ import { z } from 'zod';
 import { date, instant, lengthKind } from './ids';
 import { ruleBody } from './rule';
 
-const constituent = z.object({ name: z.string(), amplitudeM: z.number().nonnegative(), phaseDeg: z.number(), speedDegPerHour: z.number().optional() }).strict();
-
-export const labTide = z
-  .object({ constituents: z.array(constituent).min(1), z0M: z.number(), from: instant, to: instant, stepMin: z.number().positive().optional() })
+const constituent = z
+  .object({ name: z.string(), amplitudeM: z.number().nonnegative(), phaseDeg: z.number(), speedDegPerHour: z.number().optional() })
   .strict();
 
-export const labSky = z.object({ lat: z.number().min(-90).max(90), lon: z.number().min(-180).max(180), from: instant, to: instant }).strict();
+export const labTide = z
+  .object({
+    constituents: z.array(constituent).min(1),
+    z0M: z.number(),
+    from: instant,
+    to: instant,
+    stepMin: z.number().positive().optional(),
+  })
+  .strict();
+
+export const labSky = z
+  .object({ lat: z.number().min(-90).max(90), lon: z.number().min(-180).max(180), from: instant, to: instant })
+  .strict();
 
 const step = z.int().nonnegative();
 export const labItinerary = z
@@ -43,13 +53,24 @@ export const labRank = z
     now: instant,
     stops: z.array(
       z
-        .object({ at: instant, spot: z.string(), presentation: z.string(), rodHours: z.number().positive(), fish: z.number().nonnegative(), conditions })
+        .object({
+          at: instant,
+          spot: z.string(),
+          presentation: z.string(),
+          rodHours: z.number().positive(),
+          fish: z.number().nonnegative(),
+          conditions,
+        })
         .strict(),
     ),
     queries: z.array(z.object({ at: instant, spot: z.string(), presentation: z.string(), conditions }).strict()),
     /** Envelopes of presentations, where the rules of depth and temperature are to speak. */
     priors: z
-      .array(z.object({ presentation: z.string(), depthMinM: z.number(), depthMaxM: z.number(), tempMinC: z.number(), tempMaxC: z.number() }).strict())
+      .array(
+        z
+          .object({ presentation: z.string(), depthMinM: z.number(), depthMaxM: z.number(), tempMinC: z.number(), tempMaxC: z.number() })
+          .strict(),
+      )
       .optional(),
   })
   .strict();
@@ -57,9 +78,7 @@ export const labRank = z
 export const labVerdict = z
   .object({
     rules: z.array(
-      z.union(
-        ruleBody.options.map((o) => o.extend({ id: z.string(), species: z.string(), zone: z.string().nullable() }).strict()),
-      ),
+      z.union(ruleBody.options.map((o) => o.extend({ id: z.string(), species: z.string(), zone: z.string().nullable() }).strict())),
     ),
     zone: z.string().nullable(),
     date,

@@ -10,7 +10,6 @@ export const logFilter = z.object({
   to: date.optional(),
   limit: z.coerce.number().int().min(1).max(1000).default(200),
 });
-export type LogFilter = z.input<typeof logFilter>;
 
 export const logView = z.object({
   rows: z.array(
@@ -35,6 +34,13 @@ export const logView = z.object({
       waterTempC: z.number().nullable(),
     }),
   ),
-  total: z.object({ sets: z.int(), fish: z.int(), rodHours: z.number(), blankSets: z.int(), rate: z.number().nullable(), se: z.number().nullable() }),
+  total: z.object({
+    sets: z.int(),
+    fish: z.int(),
+    rodHours: z.number(),
+    blankSets: z.int(),
+    rate: z.number().nullable(),
+    se: z.number().nullable(),
+  }),
 });
 export type LogView = z.infer<typeof logView>;

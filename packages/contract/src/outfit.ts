@@ -11,7 +11,6 @@ export const boat = z.object({
   windLimitMps: z.number(),
   waveLimitM: z.number(),
 });
-export type Boat = z.infer<typeof boat>;
 
 export const species = z.object({
   id,
@@ -21,7 +20,6 @@ export const species = z.object({
   sizeGoalMm: z.int().nullable(),
   caution: z.string(),
 });
-export type Species = z.infer<typeof species>;
 
 export const waterInfo = z.object({
   id,
@@ -34,10 +32,8 @@ export const waterInfo = z.object({
   dockLon: z.number(),
   tidal: z.boolean(),
 });
-export type WaterInfo = z.infer<typeof waterInfo>;
 
 export const presentationInfo = z.object({ id, name: z.string(), familyId: z.string(), habitat: z.enum(['salt', 'fresh', 'both']) });
-export type PresentationInfo = z.infer<typeof presentationInfo>;
 
 /** What the whole application needs of an outfit. */
 export const outfitView = z.object({

@@ -35,7 +35,6 @@ const savedLeg = z.object({
   hi80: z.number(),
   pinned: z.boolean(),
 });
-export type SavedLeg = z.infer<typeof savedLeg>;
 
 export const savedPlan = z.object({
   id,
@@ -106,7 +105,6 @@ export const newPlan = z
     replaces: z.int().nonnegative(),
   })
   .strict();
-export type NewPlan = z.infer<typeof newPlan>;
 
 export const stopDetail = z.object({
   id,

@@ -14,4 +14,3 @@ export const ruleBody = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('bag'), perAngler: z.int().nonnegative() }),
   z.object({ kind: z.literal('closed'), from: monthDay, to: monthDay }),
 ]);
-export type RuleBody = z.infer<typeof ruleBody>;

@@ -14,9 +14,12 @@ const bed = z.object({
   openBeyond: z.boolean(),
   depthM: z.array(z.number()),
 });
-export type Bed = z.infer<typeof bed>;
 
-const mark = z.object({ kind: z.enum(['bridge', 'quay', 'dock', 'jetty', 'weed']), name: z.string(), points: z.array(z.tuple([z.number(), z.number()])) });
+const mark = z.object({
+  kind: z.enum(['bridge', 'quay', 'dock', 'jetty', 'weed']),
+  name: z.string(),
+  points: z.array(z.tuple([z.number(), z.number()])),
+});
 
 const water = z.object({
   id,
@@ -42,7 +45,14 @@ const caught = z.object({
   clientId: id.nullable(),
 });
 
-const fishedSet = z.object({ id, presentationId: id, rods: z.int().positive(), startedAt: instant, endedAt: instant, catches: z.array(caught) });
+const fishedSet = z.object({
+  id,
+  presentationId: id,
+  rods: z.int().positive(),
+  startedAt: instant,
+  endedAt: instant,
+  catches: z.array(caught),
+});
 
 const stop = z.object({ id, spotId: id, startedAt: instant, endedAt: instant, sets: z.array(fishedSet) });
 
@@ -82,7 +92,9 @@ const outfitScenario = z.object({
   ),
   waters: z.array(water),
   stations: z.array(z.object({ id, waterId: id, name: z.string(), path: z.string(), lat: z.number(), lon: z.number() })),
-  species: z.array(z.object({ id, name: z.string(), habitat: z.enum(['salt', 'fresh']), lengthKind, sizeGoalMm: z.int().nullable(), caution: z.string() })),
+  species: z.array(
+    z.object({ id, name: z.string(), habitat: z.enum(['salt', 'fresh']), lengthKind, sizeGoalMm: z.int().nullable(), caution: z.string() }),
+  ),
   families: z.array(
     z.object({
       id: z.string(),
@@ -115,7 +127,9 @@ const outfitScenario = z.object({
       privacy: z.enum(['crew', 'captain']),
     }),
   ),
-  clients: z.array(z.object({ id, name: z.string(), experience: z.int().min(1).max(3), child: z.boolean(), note: z.string(), medicalNote: z.string() })),
+  clients: z.array(
+    z.object({ id, name: z.string(), experience: z.int().min(1).max(3), child: z.boolean(), note: z.string(), medicalNote: z.string() }),
+  ),
   rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: date })),
   crewReadings: z.array(z.object({ waterId: id, variable: z.string(), at: instant, value: z.number() })),
   trips: z.array(trip),

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { date, id, instant } from './ids';
 
 export const goal = z.enum(['numbers', 'size', 'table', 'learn']);
-export type Goal = z.infer<typeof goal>;
 export const tripStatus = z.enum(['planned', 'under way', 'done', 'cancelled']);
 
 export const newTrip = z
@@ -21,7 +20,6 @@ export const newTrip = z
     clientIds: z.array(id).max(20),
   })
   .strict();
-export type NewTrip = z.infer<typeof newTrip>;
 
 const guest = z.object({ id, name: z.string(), child: z.boolean(), note: z.string(), medicalNote: z.string().nullable() });
 
@@ -39,7 +37,9 @@ export const tripView = z.object({
   status: tripStatus,
   guests: z.array(guest),
   species: z.array(z.object({ id, name: z.string() })),
-  plan: z.object({ version: z.int(), expected: z.number(), lo80: z.number(), hi80: z.number(), madeAt: instant, stale: z.boolean() }).nullable(),
+  plan: z
+    .object({ version: z.int(), expected: z.number(), lo80: z.number(), hi80: z.number(), madeAt: instant, stale: z.boolean() })
+    .nullable(),
 });
 export type TripView = z.infer<typeof tripView>;
 

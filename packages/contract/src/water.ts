@@ -52,4 +52,3 @@ export const newReading = z.discriminatedUnion('variable', [
   z.object({ id, variable: z.literal('waterTempC'), at: instant, value: z.number().min(-2).max(36) }).strict(),
   z.object({ id, variable: z.literal('clarityM'), at: instant, value: z.number().min(0.05).max(40) }).strict(),
 ]);
-export type NewReading = z.infer<typeof newReading>;

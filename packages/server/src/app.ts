@@ -26,7 +26,13 @@ export function createApp(deps: Deps) {
   app.use(
     secureHeaders({
       // Styles from scripts: charts and map set element styles.
-      contentSecurityPolicy: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'", 'blob:'], fontSrc: ["'self'", 'data:'] },
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        fontSrc: ["'self'", 'data:'],
+      },
       strictTransportSecurity: deps.config.secureCookies ? 'max-age=31536000' : false,
     }),
   );
@@ -35,13 +41,22 @@ export function createApp(deps: Deps) {
     if (problem.code === 'internal') deps.log.error({ err: error, path: c.req.path }, 'request failed');
     return c.body(JSON.stringify(problem.body()), problem.status, { 'Content-Type': 'application/problem+json' });
   });
-  app.use('/api/*', bodyLimit({ maxSize: MAX_BODY, onError: () => { throw new Problem('too_large', `at most ${MAX_BODY / 1024 / 1024} MB`); } }));
+  app.use(
+    '/api/*',
+    bodyLimit({
+      maxSize: MAX_BODY,
+      onError: () => {
+        throw new Problem('too_large', `at most ${MAX_BODY / 1024 / 1024} MB`);
+      },
+    }),
+  );
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
     // JSON only: a form on a foreign page cannot send it without asking first.
     const sends = c.req.method !== 'GET' && c.req.method !== 'HEAD';
     const type = c.req.header('Content-Type');
-    if (sends && type !== undefined && !type.startsWith('application/json')) throw new Problem('invalid', `Content-Type: expected application/json, got ${type}`);
+    if (sends && type !== undefined && !type.startsWith('application/json'))
+      throw new Problem('invalid', `Content-Type: expected application/json, got ${type}`);
     await next();
   });
   app.get('/api/health', async (c) => {
@@ -63,7 +78,8 @@ export function createApp(deps: Deps) {
       if (c.error) throw c.error;
     });
   });
-  for (const routes of [authRoutes, tripRoutes, waterRoutes, groundsRoutes, planRoutes, deckRoutes, briefRoutes, logRoutes]) app.route('/api', routes(deps));
+  for (const routes of [authRoutes, tripRoutes, waterRoutes, groundsRoutes, planRoutes, deckRoutes, briefRoutes, logRoutes])
+    app.route('/api', routes(deps));
   app.all('/api/*', () => {
     throw new Problem('not_found', 'No such address.');
   });
@@ -81,6 +97,7 @@ export function createApp(deps: Deps) {
 
 function problemOf(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  if (error instanceof HTTPException) return new Problem(error.status === 400 ? 'invalid' : error.status === 404 ? 'not_found' : 'internal', error.message);
+  if (error instanceof HTTPException)
+    return new Problem(error.status === 400 ? 'invalid' : error.status === 404 ? 'not_found' : 'internal', error.message);
   return problemOfDatabase(error) ?? new Problem('internal');
 }

@@ -3,6 +3,22 @@ import { AuditEntity } from './db/entities/outfit';
 import type { Who } from './http/context';
 
 /** Writes who did what to which thing; the application role can add to this record but not change it. */
-export async function audit(entities: EntityManager, who: Who, nowMs: number, action: string, subject: string, subjectId: string, detail: unknown): Promise<void> {
-  await entities.insert(AuditEntity, { outfitId: who.outfitId, personId: who.personId, at: new Date(nowMs), action, subject, subjectId, detail: detail as object });
+export async function audit(
+  entities: EntityManager,
+  who: Who,
+  nowMs: number,
+  action: string,
+  subject: string,
+  subjectId: string,
+  detail: unknown,
+): Promise<void> {
+  await entities.insert(AuditEntity, {
+    outfitId: who.outfitId,
+    personId: who.personId,
+    at: new Date(nowMs),
+    action,
+    subject,
+    subjectId,
+    detail: detail as object,
+  });
 }

@@ -14,7 +14,11 @@ const CATALOGUE = {
   ends_before_start: { status: 400, title: 'The trip ends before it starts', remedy: 'Set the end after the start.' },
   conflict: { status: 409, title: 'It has changed meanwhile', remedy: 'Reload and try again.' },
   not_feasible: { status: 422, title: 'This cannot be done on the water', remedy: 'Change what is named.' },
-  station_unreachable: { status: 502, title: 'A station does not answer', remedy: 'The last good readings stay in use; it is tried again.' },
+  station_unreachable: {
+    status: 502,
+    title: 'A station does not answer',
+    remedy: 'The last good readings stay in use; it is tried again.',
+  },
   internal: { status: 500, title: 'The server failed', remedy: 'Try again; nothing that was shown as saved is lost.' },
 } as const;
 

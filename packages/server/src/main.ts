@@ -85,7 +85,9 @@ async function serveCommand(config: Config): Promise<void> {
   if (demoClock) {
     timers.push(
       setInterval(() => {
-        source.query('update demo_clock set demo_at = greatest(demo_at, $1)', [new Date(demoClock.now())]).catch((error) => log.warn({ err: error }, 'demo clock not stored'));
+        source
+          .query('update demo_clock set demo_at = greatest(demo_at, $1)', [new Date(demoClock.now())])
+          .catch((error) => log.warn({ err: error }, 'demo clock not stored'));
       }, CLOCK_MS),
     );
   }

@@ -14,11 +14,24 @@ describe('brief', () => {
     expect(composeBrief([stop('pier', 2), stop('pier', 3)], [], []).againstPlan).toMatchObject([{ fish: 5, expected: 6, rodHours: 6 }]);
   });
   it('says what moved in the ranking and why, the greatest first', () => {
-    const before = [{ spotId: 'a', spotName: 'a', rate: 2 }, { spotId: 'b', spotName: 'b', rate: 1.5 }, { spotId: 'c', spotName: 'c', rate: 1 }];
-    const after = [{ spotId: 'b', spotName: 'b', rate: 1.9 }, { spotId: 'a', spotName: 'a', rate: 1.4 }, { spotId: 'c', spotName: 'c', rate: 1.01 }];
+    const before = [
+      { spotId: 'a', spotName: 'a', rate: 2 },
+      { spotId: 'b', spotName: 'b', rate: 1.5 },
+      { spotId: 'c', spotName: 'c', rate: 1 },
+    ];
+    const after = [
+      { spotId: 'b', spotName: 'b', rate: 1.9 },
+      { spotId: 'a', spotName: 'a', rate: 1.4 },
+      { spotId: 'c', spotName: 'c', rate: 1.01 },
+    ];
     const brief = composeBrief([stop('a', 0)], before, after);
-    expect(brief.changes.map((c) => [c.spotId, c.rankBefore, c.rankAfter])).toEqual([['a', 1, 2], ['b', 2, 1]]);
-    expect(brief.changes[0]?.sentence).toBe('down from 1st to 2nd: 2.00 to 1.40 fish per rod-hour. 0 fish in 3.0 rod-hours, where 3.0 were expected.');
+    expect(brief.changes.map((c) => [c.spotId, c.rankBefore, c.rankAfter])).toEqual([
+      ['a', 1, 2],
+      ['b', 2, 1],
+    ]);
+    expect(brief.changes[0]?.sentence).toBe(
+      'down from 1st to 2nd: 2.00 to 1.40 fish per rod-hour. 0 fish in 3.0 rod-hours, where 3.0 were expected.',
+    );
   });
   it('says that nothing was fished', () => {
     expect(composeBrief([], [], []).summary).toBe('No stop was fished today.');

@@ -44,11 +44,7 @@ export interface Brief {
 const WORTH_SAYING = 0.05;
 
 /** Composes the day's debrief and what it changes for tomorrow. Rankings are best first. */
-export function composeBrief(
-  outcomes: readonly StopOutcome[],
-  before: readonly RankedSpot[],
-  after: readonly RankedSpot[],
-): Brief {
+export function composeBrief(outcomes: readonly StopOutcome[], before: readonly RankedSpot[], after: readonly RankedSpot[]): Brief {
   const againstPlan = merge(outcomes).map((o) => ({ ...o, verdict: verdictOf(o) }));
   const fish = sum(outcomes.map((o) => o.fish));
   const rodHours = sum(outcomes.map((o) => o.rodHours));
@@ -80,7 +76,14 @@ function merge(outcomes: readonly StopOutcome[]): StopOutcome[] {
     bySpot.set(
       o.spotId,
       m
-        ? { ...o, rodHours: m.rodHours + o.rodHours, fish: m.fish + o.fish, expected: m.expected + o.expected, lo80: m.lo80 + o.lo80, hi80: m.hi80 + o.hi80 }
+        ? {
+            ...o,
+            rodHours: m.rodHours + o.rodHours,
+            fish: m.fish + o.fish,
+            expected: m.expected + o.expected,
+            lo80: m.lo80 + o.lo80,
+            hi80: m.hi80 + o.hi80,
+          }
         : o,
     );
   }

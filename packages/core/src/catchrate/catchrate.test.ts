@@ -78,7 +78,11 @@ describe('catch rate', () => {
   const model = fitCatchRate(WORLD, log);
 
   it('finds the truth behind a long log within a quarter', () => {
-    for (const [spot, truth] of [['pier', 2], ['drain', 0.5], ['quay', 1]] as const) {
+    for (const [spot, truth] of [
+      ['pier', 2],
+      ['drain', 0.5],
+      ['quay', 1],
+    ] as const) {
       expect(Math.abs(model.rate(ask(spot)) / truth - 1)).toBeLessThan(0.25);
     }
     expect(model.rate(ask('pier', { ...WATER, tideStage: 0.05 })) / model.rate(ask('pier'))).toBeGreaterThan(2);

@@ -38,8 +38,7 @@ export interface Group {
 
 const pair = (a: number, b: number, size: number) => (a < 0 || b < 0 ? -1 : a * size + b);
 
-const fitPrior = (rule: string) => (code: number) =>
-  code === 0 ? null : { mean: code === 1 ? 0.65 : 0.35, rule };
+const fitPrior = (rule: string) => (code: number) => (code === 0 ? null : { mean: code === 1 ? 0.65 : 0.35, rule });
 
 /** In the order in which they explain a call. */
 export const GROUPS: readonly Group[] = [
@@ -101,13 +100,7 @@ export function lightBand(sunHeightDeg: number | null | undefined): number {
 }
 
 /** Levels of conditions at a spot and presentation (indices in the world, -1 when unknown there). */
-export function levelsOf(
-  world: RateWorld,
-  spot: number,
-  presentation: number,
-  at: number,
-  c: RateConditions,
-): Levels {
+export function levelsOf(world: RateWorld, spot: number, presentation: number, at: number, c: RateConditions): Levels {
   const envelope: Envelope | null = world.presentations[presentation]?.envelope ?? null;
   const stage = c.tideStage;
   const calm = c.windMps !== null && c.windMps !== undefined && c.windMps < 2;

@@ -3,7 +3,7 @@ import { fetchFromRose } from '../exposure/fetch';
 import { waveHeight } from '../exposure/waves';
 import { sunPosition } from '../sky/sunPosition';
 import { lightAtDepth } from '../sky/underwaterLight';
-import { type TideModel } from '../tide/tideModel';
+import type { TideModel } from '../tide/tideModel';
 import { type TidePhase, tidePhases } from '../tide/tideStage';
 import { DEG, turnDeg } from '../units/angle';
 import { DAY, HOUR } from '../units/time';
@@ -73,11 +73,7 @@ type Shared = Omit<SpotConditions, 'depthM' | 'onshore' | 'fetchM' | 'waveM' | '
  * Prepares conditions of a water over [fromMs, toMs]. What all spots share is worked out once per instant.
  * @returns A function from spot and instant to conditions.
  */
-export function conditionsOver(
-  water: WaterState,
-  fromMs: number,
-  toMs: number,
-): (spot: SpotGround, atMs: number) => SpotConditions {
+export function conditionsOver(water: WaterState, fromMs: number, toMs: number): (spot: SpotGround, atMs: number) => SpotConditions {
   const phaseAt = water.tide ? tidePhases(water.tide, fromMs, toMs) : null;
   const shared = new Map<number, Shared>();
   return (spot, atMs) => {
@@ -93,10 +89,7 @@ export function conditionsOver(
     return {
       ...s,
       depthM,
-      onshore:
-        hasWind && spot.shoreNormalDeg !== null
-          ? Math.cos(turnDeg(spot.shoreNormalDeg, s.windFromDeg as number) * DEG)
-          : null,
+      onshore: hasWind && spot.shoreNormalDeg !== null ? Math.cos(turnDeg(spot.shoreNormalDeg, s.windFromDeg as number) * DEG) : null,
       fetchM,
       waveM: fetchM === null ? null : waveHeight(s.windMps as number, fetchM, Math.max(0.3, depthM)),
       lightFraction: s.clarityM === null ? null : lightAtDepth(Math.max(0, depthM * 0.7), s.clarityM),

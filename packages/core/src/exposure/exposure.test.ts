@@ -16,7 +16,11 @@ function bedOf(depth: (xM: number, yM: number) => number, openBeyond = false): S
 describe('local grid', () => {
   it('agrees with geographiclib within 0.1 % over 10 km', () => {
     const bed = { lat0: 47.6, lon0: -35.2 };
-    for (const [x, y] of [[9000, 100], [100, 9000], [7000, 6000]] as const) {
+    for (const [x, y] of [
+      [9000, 100],
+      [100, 9000],
+      [7000, 6000],
+    ] as const) {
       const p = toPosition(bed, x, y);
       const d = Geodesic.WGS84.Inverse(47.6, -35.2, p.lat, p.lon).s12 as number;
       expect(Math.abs(d / Math.hypot(x, y) - 1)).toBeLessThan(0.001);
@@ -44,7 +48,14 @@ describe('fetch', () => {
     expect(fetchFromRose(rose, 355)).toBeCloseTo(((rose[35] as number) + (rose[0] as number)) / 2, 6);
   });
   it('is unlimited toward open sea', () => {
-    expect(effectiveFetch(bedOf(() => 10, true), 2500, 2500, 45)).toBeGreaterThan(MAX_FETCH_M * 0.9);
+    expect(
+      effectiveFetch(
+        bedOf(() => 10, true),
+        2500,
+        2500,
+        45,
+      ),
+    ).toBeGreaterThan(MAX_FETCH_M * 0.9);
   });
 });
 
@@ -63,7 +74,12 @@ describe('waves', () => {
 
 describe('run length', () => {
   it('is the straight line in open water within 1.5 %', () => {
-    const [d] = wayLengths(bedOf(() => 10), { xM: 500, yM: 500 }, [{ xM: 4500, yM: 3000 }], 1);
+    const [d] = wayLengths(
+      bedOf(() => 10),
+      { xM: 500, yM: 500 },
+      [{ xM: 4500, yM: 3000 }],
+      1,
+    );
     expect((d as number) / Math.hypot(4000, 2500)).toBeLessThan(1.015);
     expect((d as number) / Math.hypot(4000, 2500)).toBeGreaterThan(0.99);
   });

@@ -3,8 +3,22 @@
 import { depthAt, type SeaBed } from './seaBed';
 
 const MOVES = [
-  [1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1],
-  [1, 2], [2, 1], [-1, 2], [-2, 1], [1, -2], [2, -1], [-1, -2], [-2, -1],
+  [1, 0],
+  [-1, 0],
+  [0, 1],
+  [0, -1],
+  [1, 1],
+  [1, -1],
+  [-1, 1],
+  [-1, -1],
+  [1, 2],
+  [2, 1],
+  [-1, 2],
+  [-2, 1],
+  [1, -2],
+  [2, -1],
+  [-1, -2],
+  [-2, -1],
 ] as const;
 
 /**
@@ -44,8 +58,7 @@ export function shortestWay(
 function search(bed: SeaBed, from: { xM: number; yM: number }, to: readonly { xM: number; yM: number }[], needM: number) {
   const { columns, rows, cellM } = bed;
   const cell = (p: { xM: number; yM: number }) =>
-    Math.min(rows - 1, Math.max(0, Math.round(p.yM / cellM))) * columns +
-    Math.min(columns - 1, Math.max(0, Math.round(p.xM / cellM)));
+    Math.min(rows - 1, Math.max(0, Math.round(p.yM / cellM))) * columns + Math.min(columns - 1, Math.max(0, Math.round(p.xM / cellM)));
   const dist = new Float64Array(columns * rows).fill(Number.POSITIVE_INFINITY);
   const parent = new Int32Array(columns * rows).fill(-1);
   const open = new Heap();

@@ -87,11 +87,7 @@ export function layDay(
 }
 
 /** Scores legs made or moved by hand with the solver's arithmetic. Throws RangeError when they cannot be sailed. */
-export function scoreDay(
-  inputs: PlanInputs,
-  ranking: Ranking,
-  legs: readonly Pin[],
-): DayPlan {
+export function scoreDay(inputs: PlanInputs, ranking: Ranking, legs: readonly Pin[]): DayPlan {
   const problem = itineraryProblem(inputs, ranking);
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));
   try {

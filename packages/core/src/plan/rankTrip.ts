@@ -157,9 +157,7 @@ function openSteps(
   conditions: (step: number) => SpotConditions,
 ): [number, number][] {
   if (inputs.dockTravelMin[s] === null) return [];
-  return openRanges(steps, (t) => shutBecause(inputs, spot, conditions(t)) === null).filter(
-    ([from, to]) => to - from >= MIN_STAY_STEPS,
-  );
+  return openRanges(steps, (t) => shutBecause(inputs, spot, conditions(t)) === null).filter(([from, to]) => to - from >= MIN_STAY_STEPS);
 }
 
 function shutBecause(inputs: PlanInputs, spot: PlanSpot, c: SpotConditions): 'bar' | 'wind' | 'wave' | null {
@@ -170,13 +168,7 @@ function shutBecause(inputs: PlanInputs, spot: PlanSpot, c: SpotConditions): 'ba
   return (c.waveM ?? 0) > boat.waveLimitM ? 'wave' : null;
 }
 
-function whyShut(
-  inputs: PlanInputs,
-  spot: PlanSpot,
-  s: number,
-  steps: number,
-  conditions: (step: number) => SpotConditions,
-): string {
+function whyShut(inputs: PlanInputs, spot: PlanSpot, s: number, steps: number, conditions: (step: number) => SpotConditions): string {
   if (inputs.dockTravelMin[s] === null) return 'no way there for this boat at its draught';
   const counts = { bar: 0, wind: 0, wave: 0 };
   for (let t = 0; t < steps; t += STRIDE) {

@@ -1,12 +1,5 @@
 // Rise, set, transit and twilight by astronomy-engine: upper limb with 34' of refraction, civil twilight at -6 deg.
-import {
-  Body,
-  Illumination,
-  Observer,
-  SearchAltitude,
-  SearchHourAngle,
-  SearchRiseSet,
-} from 'astronomy-engine';
+import { Body, Illumination, Observer, SearchAltitude, SearchHourAngle, SearchRiseSet } from 'astronomy-engine';
 import { DAY } from '../units/time';
 
 /** Events of one day, Unix milliseconds; null when the event does not happen. */

@@ -15,7 +15,11 @@ export interface Track {
  * less and less. A forecast is not joined where the readings ended more than six hours before it begins to matter.
  * @param nowMs - Forecast values before this or before the last reading are dropped.
  */
-export function joinForecast(measured: Track, forecast: Track | null, nowMs: number): { -readonly [K in keyof Series]: Series[K] extends number ? number : number[] } {
+export function joinForecast(
+  measured: Track,
+  forecast: Track | null,
+  nowMs: number,
+): { -readonly [K in keyof Series]: Series[K] extends number ? number : number[] } {
   const atMs = [...measured.atMs];
   const value = [...measured.value];
   const forecastFrom = atMs.length;

@@ -10,14 +10,18 @@ const hourly = (value: number[], forecastFrom = value.length) => ({ atMs: value.
 describe('series', () => {
   it('never overshoots its neighbours', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: -50, max: 50, noNaN: true }), { minLength: 2 }), fc.double({ min: 0, max: 1, noNaN: true }), (v, x) => {
-        const at = x * (v.length - 1) * HOUR;
-        const i = Math.min(v.length - 2, Math.floor(at / HOUR));
-        const got = sampleSeries(hourly(v), at)?.value ?? Number.NaN;
-        const [a, b] = [v[i] as number, v[i + 1] as number];
-        expect(got).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-9);
-        expect(got).toBeLessThanOrEqual(Math.max(a, b) + 1e-9);
-      }),
+      fc.property(
+        fc.array(fc.double({ min: -50, max: 50, noNaN: true }), { minLength: 2 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (v, x) => {
+          const at = x * (v.length - 1) * HOUR;
+          const i = Math.min(v.length - 2, Math.floor(at / HOUR));
+          const got = sampleSeries(hourly(v), at)?.value ?? Number.NaN;
+          const [a, b] = [v[i] as number, v[i + 1] as number];
+          expect(got).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-9);
+          expect(got).toBeLessThanOrEqual(Math.max(a, b) + 1e-9);
+        },
+      ),
     );
   });
   it('says nothing inside a gap of over 3 h', () => {

@@ -19,11 +19,33 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
   if (!trip || !spot) throw new Error('the outfit has no trip or spot');
   return {
     '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2 },
-    '/trips/{id}/plans': { id: randomUUID(), replaces: 0, bans: [], legs: [{ spotId: spot.id, startAt: iso(Date.parse(trip.startsAt) + 3_600_000), departAt: iso(Date.parse(trip.startsAt) + 7_200_000), pinned: false }] },
+    '/trips/{id}/plans': {
+      id: randomUUID(),
+      replaces: 0,
+      bans: [],
+      legs: [
+        {
+          spotId: spot.id,
+          startAt: iso(Date.parse(trip.startsAt) + 3_600_000),
+          departAt: iso(Date.parse(trip.startsAt) + 7_200_000),
+          pinned: false,
+        },
+      ],
+    },
     '/deck/{tripId}/entries': { entries: [{ kind: 'begin-trip', entryId: randomUUID(), at: iso(TEST_NOW) }] },
     '/trips': {
-      id: randomUUID(), boatId: o.boats[0]?.id, captainId: o.people[1]?.id, waterId: o.waters[0]?.id, startsAt: iso(TEST_NOW + 40 * 3_600_000), endsAt: iso(TEST_NOW + 44 * 3_600_000),
-      goal: 'numbers', speciesIds: [o.species[0]?.id], rods: 1, skill: 1, wish: '', clientIds: [],
+      id: randomUUID(),
+      boatId: o.boats[0]?.id,
+      captainId: o.people[1]?.id,
+      waterId: o.waters[0]?.id,
+      startsAt: iso(TEST_NOW + 40 * 3_600_000),
+      endsAt: iso(TEST_NOW + 44 * 3_600_000),
+      goal: 'numbers',
+      speciesIds: [o.species[0]?.id],
+      rods: 1,
+      skill: 1,
+      wish: '',
+      clientIds: [],
     },
     '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
   };
@@ -31,7 +53,11 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
 
 function fill(path: string, o: Harness['mine']): string {
   const id = path.startsWith('/waters') ? o.waters[0]?.id : o.trips.at(-1)?.id;
-  const query = path.endsWith('/state') ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}` : path === '/trips' ? '?date=2026-06-19' : '';
+  const query = path.endsWith('/state')
+    ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}`
+    : path === '/trips'
+      ? '?date=2026-06-19'
+      : '';
   return path.replace(/\{(id|tripId)\}/, id as string).replace('{date}', '2026-06-19') + query;
 }
 
@@ -39,7 +65,15 @@ describe('who may see what', () => {
   it('documents at least the routes of every feature', async () => {
     const doc = await (await h.app.request('/api/openapi.json')).json();
     const paths = Object.keys(doc.paths);
-    for (const p of ['/api/board', '/api/trips/{id}/desk', '/api/deck/{tripId}/entries', '/api/brief/{date}', '/api/log', '/api/waters/{id}/state']) expect(paths).toContain(p);
+    for (const p of [
+      '/api/board',
+      '/api/trips/{id}/desk',
+      '/api/deck/{tripId}/entries',
+      '/api/brief/{date}',
+      '/api/log',
+      '/api/waters/{id}/state',
+    ])
+      expect(paths).toContain(p);
   });
 
   it('answers 401 without a session on every route but sign-in', async () => {
@@ -71,14 +105,17 @@ describe('who may see what', () => {
       for (const o of [h.mine]) {
         expect(text.includes(o.outfit.name), `${path} names the other outfit`).toBe(false);
         for (const row of [...o.spots, ...o.boats, ...o.clients, ...o.people]) {
-          if (!own.has(row.id)) expect(text.includes(row.id) || text.includes(row.name.length > 10 ? row.name : '\u0000'), `${path} leaks ${row.name}`).toBe(false);
+          if (!own.has(row.id))
+            expect(text.includes(row.id) || text.includes(row.name.length > 10 ? row.name : '\u0000'), `${path} leaks ${row.name}`).toBe(
+              false,
+            );
         }
       }
     }
     expect(refused).toBeGreaterThanOrEqual(9);
   });
 
-  it('keeps captains\' spots from mates in grounds, plan and log', async () => {
+  it("keeps captains' spots from mates in grounds, plan and log", async () => {
     const mate = await h.signIn(emailOf(h.mine, 'mate'));
     const secret = h.mine.spots[1]?.name as string;
     for (const path of ['/waters/{id}/spots', '/trips/{id}/desk', '/deck/{tripId}', '/log']) {
@@ -92,7 +129,11 @@ describe('who may see what', () => {
 
   it('shows medical notes to the captain of the trip and the owner only', async () => {
     const note = h.mine.clients[0]?.medicalNote as string;
-    for (const [role, sees] of [['owner', true], ['captain', true], ['mate', false]] as const) {
+    for (const [role, sees] of [
+      ['owner', true],
+      ['captain', true],
+      ['mate', false],
+    ] as const) {
       const client = await h.signIn(emailOf(h.mine, role));
       expect(JSON.stringify((await client.get(fill('/trips/{id}', h.mine))).body).includes(note), role).toBe(sees);
     }
@@ -106,7 +147,8 @@ describe('who may see what', () => {
 });
 
 describe('signing in', () => {
-  const ask = (body: unknown) => h.app.request('/api/sign-in', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+  const ask = (body: unknown) =>
+    h.app.request('/api/sign-in', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
 
   it('says the same for a wrong password and an unknown e-mail', async () => {
     const wrong = await ask({ email: emailOf(h.mine, 'owner'), password: 'not-it-at-all' });
@@ -140,11 +182,15 @@ describe('signing in', () => {
   });
 
   it('refuses a form of another page, which cannot send JSON', async () => {
-    const answer = await h.app.request('/api/sign-in', { method: 'POST', headers: { 'Content-Type': 'application/x-www-form-urlencoded' }, body: 'email=a' });
+    const answer = await h.app.request('/api/sign-in', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/x-www-form-urlencoded' },
+      body: 'email=a',
+    });
     expect(answer.status).toBe(400);
   });
 
-  it('does not have the demo\'s routes outside the demo', async () => {
+  it("does not have the demo's routes outside the demo", async () => {
     const client = await h.signIn(emailOf(h.mine, 'owner'));
     expect((await client.get('/demo')).status).toBe(404);
     expect((await client.post('/demo/clock', { now: iso(TEST_NOW) })).status).toBe(404);
@@ -153,7 +199,9 @@ describe('signing in', () => {
 
 describe('row-level security', () => {
   it('returns no rows of any table to the application role without an outfit set', async () => {
-    const tables: { name: string }[] = await h.owner.query(`select tablename as name from pg_tables where schemaname = 'public' and tablename not in ('migrations', 'demo_clock')`);
+    const tables: { name: string }[] = await h.owner.query(
+      `select tablename as name from pg_tables where schemaname = 'public' and tablename not in ('migrations', 'demo_clock')`,
+    );
     expect(tables.length).toBeGreaterThan(25);
     for (const { name } of tables) {
       const [row] = await h.source.query(`select count(*)::int as n from "${name}"`);

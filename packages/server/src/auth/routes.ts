@@ -18,7 +18,12 @@ export function publicAuthRoutes(deps: Deps) {
   const app = router();
   const tries = new Map<string, { count: number; until: number }>();
   app.openapi(
-    createRoute({ method: 'post', path: '/sign-in', request: jsonBody(signIn), responses: answers(done, 'Signed in; the session is in a cookie') }),
+    createRoute({
+      method: 'post',
+      path: '/sign-in',
+      request: jsonBody(signIn),
+      responses: answers(done, 'Signed in; the session is in a cookie'),
+    }),
     async (c) => {
       const { email, password } = c.req.valid('json');
       // Real time: the demo's clock can be set, the guard must not be.
@@ -31,14 +36,21 @@ export function publicAuthRoutes(deps: Deps) {
       const token = await openSession(deps.source, email, password, deps.clock.now());
       if (!token) throw new Problem('wrong_sign_in');
       tries.delete(key);
-      setCookie(c, COOKIE, token, { httpOnly: true, sameSite: 'Strict', path: '/', secure: deps.config.secureCookies, maxAge: 30 * 86_400 });
+      setCookie(c, COOKIE, token, {
+        httpOnly: true,
+        sameSite: 'Strict',
+        path: '/',
+        secure: deps.config.secureCookies,
+        maxAge: 30 * 86_400,
+      });
       return c.json({ ok: true as const }, 200);
     },
   );
   if (deps.demoClock) {
     app.openapi(createRoute({ method: 'get', path: '/demo', responses: answers(demoAccess, "The demo's sign-ins") }), async (c) => {
       // Names only of the demo's own people; this route does not exist outside the demo.
-      const people: { name: string; email: string; role: string; outfit: string }[] = await deps.source.query('select * from demo_sign_ins()');
+      const people: { name: string; email: string; role: string; outfit: string }[] =
+        await deps.source.query('select * from demo_sign_ins()');
       const [word] = await deps.source.query('select password from demo_password()');
       return c.json({ now: iso(deps), signIns: people, password: word?.password ?? '' }, 200);
     });
@@ -77,8 +89,10 @@ export function authRoutes(deps: Deps) {
       createRoute({ method: 'post', path: '/demo/clock', request: jsonBody(setClock), responses: answers(done, 'The demo clock is set') }),
       async (c) => {
         const at = Date.parse(c.req.valid('json').now);
-        if (at < demoClock.now() - 60_000) throw new Problem('invalid', 'now: the demo clock goes forward only', [{ field: 'now', message: 'must not be in the past' }]);
-        if (at > demoClock.now() + 7 * 86_400_000) throw new Problem('invalid', 'now: at most seven days at once', [{ field: 'now', message: 'at most seven days ahead' }]);
+        if (at < demoClock.now() - 60_000)
+          throw new Problem('invalid', 'now: the demo clock goes forward only', [{ field: 'now', message: 'must not be in the past' }]);
+        if (at > demoClock.now() + 7 * 86_400_000)
+          throw new Problem('invalid', 'now: at most seven days at once', [{ field: 'now', message: 'at most seven days ahead' }]);
         demoClock.set(at);
         await c.get('entities').query('update demo_clock set demo_at = $1', [new Date(at)]);
         return c.json({ ok: true as const }, 200);

@@ -7,7 +7,7 @@ import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { scoreDay } from '@bluffwind/core/plan/layDay';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
 import { limitWords, type Rule } from '@bluffwind/core/rules/verdict';
-import { addDays, localTime, startOfLocalDay } from '@bluffwind/core/units/time';
+import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { PersonEntity } from '../db/entities/outfit';
 import { RuleEntity, SpotEntity } from '../db/entities/grounds';
@@ -56,14 +56,22 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
       const water = waters.find((w) => w.id === trip.waterId)?.name ?? '';
       changes.push(...total.changes.map((c) => ({ ...c, water })));
     }
-    const view = found(views.find((v) => v.id === trip.id), 'trip');
+    const view = found(
+      views.find((v) => v.id === trip.id),
+      'trip',
+    );
     const words = tripWords(inputs, view, zone);
     boats.push({
       trip: view,
       plan: desk.saved,
       worthNow: desk.saved ? worthNow(inputs, after, desk.saved.legs) : null,
       ...words,
-      rules: ruleWords(rules, view.species.map((s) => s.id), waters.find((w) => w.id === trip.waterId)?.ruleZone ?? null, view.species),
+      rules: ruleWords(
+        rules,
+        view.species.map((s) => s.id),
+        waters.find((w) => w.id === trip.waterId)?.ruleZone ?? null,
+        view.species,
+      ),
       readBy: reads.map((r) => people.find((p) => p.id === r.personId)?.name ?? ''),
     });
   }
@@ -104,7 +112,9 @@ async function outcomesOf(
 ): Promise<StopOutcome[]> {
   const desk = await loadDesk(entities, trip, nowMs, 'owner', until);
   const inputs = inputsOf(desk);
-  const ids = new Set<string>((await entities.query(`select id from stop where trip_id = $1 and deleted_at is null`, [trip.id])).map((r: { id: string }) => r.id));
+  const ids = new Set<string>(
+    (await entities.query(`select id from stop where trip_id = $1 and deleted_at is null`, [trip.id])).map((r: { id: string }) => r.id),
+  );
   const mine = inputs.sets.filter((s) => s.stopId !== undefined && ids.has(s.stopId));
   const earlier = inputs.sets.filter((s) => s.at < dayStart);
   const model = fitCatchRate(worldOf(inputs), earlier);
@@ -114,7 +124,14 @@ async function outcomesOf(
     const fade = inputs.spots.find((x) => x.id === s.spot)?.fadePerHour ?? 0;
     const share = fade > 0 && hours > 0 ? (1 - Math.exp(-fade * hours)) / (fade * hours) : 1;
     const expected = model.rate(s) * s.rodHours * share;
-    return { spotId: s.spot, spotName: nameOf(s.spot), rodHours: s.rodHours, fish: s.fish, expected, ...countRange(expected, model.dispersion) };
+    return {
+      spotId: s.spot,
+      spotName: nameOf(s.spot),
+      rodHours: s.rodHours,
+      fish: s.fish,
+      expected,
+      ...countRange(expected, model.dispersion),
+    };
   });
 }
 
@@ -122,16 +139,29 @@ function rankedSpots(ranking: Ranking, nameOf: (id: string) => string): RankedSp
   return ranking.calls.map((c) => ({ spotId: c.spotId, spotName: nameOf(c.spotId), rate: c.ratePerRodHour }));
 }
 
-function worthNow(inputs: PlanInputs, ranking: Ranking, legs: readonly { spotId: string; startAt: string; departAt: string }[]): number | null {
+function worthNow(
+  inputs: PlanInputs,
+  ranking: Ranking,
+  legs: readonly { spotId: string; startAt: string; departAt: string }[],
+): number | null {
   try {
-    return scoreDay(inputs, ranking, legs.map((l) => ({ spotId: l.spotId, startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) }))).expected;
+    return scoreDay(
+      inputs,
+      ranking,
+      legs.map((l) => ({ spotId: l.spotId, startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) })),
+    ).expected;
   } catch {
     // The plan no longer fits the water (a bar, a limit): it has no worth as it stands.
     return null;
   }
 }
 
-function ruleWords(rules: readonly { speciesId: string; zone: string | null; body: unknown; id: string }[], ids: readonly string[], zone: string | null, species: readonly { id: string; name: string }[]): string[] {
+function ruleWords(
+  rules: readonly { speciesId: string; zone: string | null; body: unknown; id: string }[],
+  ids: readonly string[],
+  zone: string | null,
+  species: readonly { id: string; name: string }[],
+): string[] {
   return ids
     .map((speciesId) => {
       const own = rules.filter((r) => r.speciesId === speciesId && (r.zone === null || r.zone === zone));
@@ -151,6 +181,3 @@ async function tiredSpots(entities: EntityManager, dayStart: number): Promise<st
   );
   return rows.map((r) => `${r.name}: fished ${r.days} days of 5`);
 }
-
-/** Local clock time. */
-export const clockTime = (iso: string, zone: string): string => localTime(Date.parse(iso), zone);

@@ -12,11 +12,17 @@ const byDate = z.object({ date });
 /** The evening's brief: composed anew on each look, kept as it stood when published. */
 export function briefRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }), async (c) =>
-    c.json(await briefFor(c.get('entities'), c.req.valid('param').date, c.get('who'), clock.now()), 200),
+  app.openapi(
+    createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }),
+    async (c) => c.json(await briefFor(c.get('entities'), c.req.valid('param').date, c.get('who'), clock.now()), 200),
   );
   app.openapi(
-    createRoute({ method: 'post', path: '/brief/{date}/publish', request: { params: byDate }, responses: answers(briefView, 'Published to the crew') }),
+    createRoute({
+      method: 'post',
+      path: '/brief/{date}/publish',
+      request: { params: byDate },
+      responses: answers(briefView, 'Published to the crew'),
+    }),
     async (c) => {
       requireCaptain(c);
       const entities = c.get('entities');
@@ -34,14 +40,20 @@ export function briefRoutes({ clock }: Deps) {
     },
   );
   app.openapi(
-    createRoute({ method: 'post', path: '/brief/{date}/read', request: { params: byDate }, responses: answers(z.object({ ok: z.literal(true) }), 'Receipt stored') }),
+    createRoute({
+      method: 'post',
+      path: '/brief/{date}/read',
+      request: { params: byDate },
+      responses: answers(z.object({ ok: z.literal(true) }), 'Receipt stored'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const who = c.get('who');
       const stored = found(await entities.findOneBy(BriefEntity, { date: c.req.valid('param').date }), 'published brief');
-      await entities.query(`insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4) on conflict do nothing`, [
-        stored.id, who.outfitId, who.personId, new Date(clock.now()),
-      ]);
+      await entities.query(
+        `insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4) on conflict do nothing`,
+        [stored.id, who.outfitId, who.personId, new Date(clock.now())],
+      );
       return c.json({ ok: true as const }, 200);
     },
   );

@@ -18,7 +18,8 @@ export function tripWords(inputs: PlanInputs, trip: TripView, zone: string): { w
     const turns = tideTurns(state.tide, inputs.startsAt - 3 * HOUR, inputs.endsAt + 3 * HOUR).filter((t) => !t.minor);
     parts.push(turns.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${localTime(t.atMs, zone)} ${t.heightM.toFixed(1)} m`).join(', '));
   }
-  const wind = (c: typeof first) => (c.windMps === null || c.windFromDeg === null ? 'wind unknown' : `${compassPoint(c.windFromDeg)} ${c.windMps.toFixed(0)} m/s`);
+  const wind = (c: typeof first) =>
+    c.windMps === null || c.windFromDeg === null ? 'wind unknown' : `${compassPoint(c.windFromDeg)} ${c.windMps.toFixed(0)} m/s`;
   parts.push(wind(first) === wind(last) ? wind(first) : `${wind(first)}, then ${wind(last)}`);
   if (first.waterTempC !== null) parts.push(`water ${first.waterTempC.toFixed(1)} °C`);
 
@@ -34,10 +35,12 @@ export function tripWords(inputs: PlanInputs, trip: TripView, zone: string): { w
       break;
     }
   }
-  if (first.waterTempC !== null && first.waterTempC < 15.6) cautions.push(`Water ${first.waterTempC.toFixed(0)} °C: cold shock; life jackets worn, layers`);
+  if (first.waterTempC !== null && first.waterTempC < 15.6)
+    cautions.push(`Water ${first.waterTempC.toFixed(0)} °C: cold shock; life jackets worn, layers`);
   const sky = skyDay(inputs.startsAt - 12 * HOUR, state.lat, state.lon);
   const sunset = skyDay(inputs.startsAt, state.lat, state.lon).sunset;
-  if (sky.sunrise !== null && inputs.startsAt < sky.sunrise && inputs.startsAt > sky.sunrise - 4 * HOUR) cautions.push('Under way before sunrise: lights');
+  if (sky.sunrise !== null && inputs.startsAt < sky.sunrise && inputs.startsAt > sky.sunrise - 4 * HOUR)
+    cautions.push('Under way before sunrise: lights');
   if (sunset !== null && inputs.endsAt > sunset) cautions.push('Back after sunset: lights');
   if (trip.guests.some((g) => g.child)) cautions.push(`${trip.guests.filter((g) => g.child).length} child life jackets, by size`);
   return { water: `${parts.filter((p) => p !== '').join('. ')}.`, cautions };

@@ -11,8 +11,10 @@ const AHEAD_MS = 2 * 60_000;
 /** Applies an entry to its trip. Throws Problem when it can never be accepted. */
 export async function applyEntry(entities: EntityManager, trip: TripRow, entry: DeckEntry, nowMs: number): Promise<void> {
   const at = new Date(entry.at);
-  if (at.getTime() > nowMs + AHEAD_MS) throw new Problem('invalid', `at: ${entry.at} is in the future`, [{ field: 'at', message: 'in the future' }]);
-  if (at.getTime() < trip.startsAt.getTime() - 12 * 3_600_000) throw new Problem('invalid', `at: ${entry.at} is long before the trip`, [{ field: 'at', message: 'before the trip' }]);
+  if (at.getTime() > nowMs + AHEAD_MS)
+    throw new Problem('invalid', `at: ${entry.at} is in the future`, [{ field: 'at', message: 'in the future' }]);
+  if (at.getTime() < trip.startsAt.getTime() - 12 * 3_600_000)
+    throw new Problem('invalid', `at: ${entry.at} is long before the trip`, [{ field: 'at', message: 'before the trip' }]);
   const outfitId = trip.outfitId;
   switch (entry.kind) {
     case 'begin-trip':
@@ -22,21 +24,35 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
       if (await entities.existsBy(StopEntity, { id: entry.stopId })) return;
       await closeOpen(entities, trip.id, at);
       await entities.insert(StopEntity, { id: entry.stopId, outfitId, tripId: trip.id, spotId: entry.spotId, startedAt: at });
-      await entities.insert(SetEntity, entry.sets.map((s) => ({ ...s, outfitId, stopId: entry.stopId, startedAt: at })));
+      await entities.insert(
+        SetEntity,
+        entry.sets.map((s) => ({ ...s, outfitId, stopId: entry.stopId, startedAt: at })),
+      );
       return;
     case 'switch-set': {
       if (await entities.existsBy(SetEntity, { id: entry.set.id })) return;
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
-      await entities.query(`update "set" set ended_at = greatest($2, started_at) where id = $1 and stop_id = $3 and ended_at is null`, [entry.endSetId, at, entry.stopId]);
+      await entities.query(`update "set" set ended_at = greatest($2, started_at) where id = $1 and stop_id = $3 and ended_at is null`, [
+        entry.endSetId,
+        at,
+        entry.stopId,
+      ]);
       await entities.insert(SetEntity, { ...entry.set, outfitId, stopId: entry.stopId, startedAt: at });
       return;
     }
     case 'catch': {
       if (await entities.existsBy(CatchEntity, { id: entry.catchId })) return;
-      const [set] = await entities.query(`select 1 from "set" s join stop st on st.id = s.stop_id where s.id = $1 and st.trip_id = $2`, [entry.setId, trip.id]);
+      const [set] = await entities.query(`select 1 from "set" s join stop st on st.id = s.stop_id where s.id = $1 and st.trip_id = $2`, [
+        entry.setId,
+        trip.id,
+      ]);
       if (!set) throw new Problem('not_found', 'setId: no such set on this trip');
-      if (entry.outcome === 'landed' && !entry.speciesId) throw new Problem('invalid', 'speciesId: a landed fish needs its species', [{ field: 'speciesId', message: 'needed for a landed fish' }]);
-      if (entry.kept && entry.outcome !== 'landed') throw new Problem('invalid', 'kept: only a landed fish can be kept', [{ field: 'kept', message: 'only for a landed fish' }]);
+      if (entry.outcome === 'landed' && !entry.speciesId)
+        throw new Problem('invalid', 'speciesId: a landed fish needs its species', [
+          { field: 'speciesId', message: 'needed for a landed fish' },
+        ]);
+      if (entry.kept && entry.outcome !== 'landed')
+        throw new Problem('invalid', 'kept: only a landed fish can be kept', [{ field: 'kept', message: 'only for a landed fish' }]);
       const { catchId, setId, speciesId, clientId, lengthMm, lengthKind, outcome, kept } = entry;
       await entities.insert(CatchEntity, { id: catchId, outfitId, setId, speciesId, clientId, at, lengthMm, lengthKind, outcome, kept });
       return;
@@ -50,7 +66,15 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
       return;
     case 'sighting':
       if (await entities.existsBy(SightingEntity, { id: entry.sightingId })) return;
-      await entities.insert(SightingEntity, { id: entry.sightingId, outfitId, tripId: trip.id, spotId: entry.spotId, at, kind: entry.what, note: entry.note });
+      await entities.insert(SightingEntity, {
+        id: entry.sightingId,
+        outfitId,
+        tripId: trip.id,
+        spotId: entry.spotId,
+        at,
+        kind: entry.what,
+        note: entry.note,
+      });
       return;
     case 'end-stop':
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');

@@ -18,11 +18,23 @@ beforeAll(async () => {
 afterAll(() => h.close());
 
 const at = (min: number) => new Date(start + min * 60_000).toISOString();
-const send = async (...entries: object[]) => (await mate.post(`/deck/${tripId}/entries`, { entries })).body.receipts as { ok: boolean; message: string }[];
+const send = async (...entries: object[]) =>
+  (await mate.post(`/deck/${tripId}/entries`, { entries })).body.receipts as { ok: boolean; message: string }[];
 const stopId = randomUUID();
 const setId = randomUUID();
 const fish = (more: object = {}) => ({
-  kind: 'catch', entryId: randomUUID(), at: at(20), catchId: randomUUID(), setId, speciesId: h.mine.species[0]?.id, clientId: null, lengthMm: 430, lengthKind: 'total', outcome: 'landed', kept: false, ...more,
+  kind: 'catch',
+  entryId: randomUUID(),
+  at: at(20),
+  catchId: randomUUID(),
+  setId,
+  speciesId: h.mine.species[0]?.id,
+  clientId: null,
+  lengthMm: 430,
+  lengthKind: 'total',
+  outcome: 'landed',
+  kept: false,
+  ...more,
 });
 
 describe('the deck', () => {
@@ -30,7 +42,14 @@ describe('the deck', () => {
     h.clock.set(start + 30 * 60_000);
     const entries = [
       { kind: 'begin-trip', entryId: randomUUID(), at: at(0) },
-      { kind: 'start-stop', entryId: randomUUID(), at: at(10), stopId, spotId: h.mine.spots[0]?.id, sets: [{ id: setId, presentationId: h.mine.presentations[0]?.id, rods: 2 }] },
+      {
+        kind: 'start-stop',
+        entryId: randomUUID(),
+        at: at(10),
+        stopId,
+        spotId: h.mine.spots[0]?.id,
+        sets: [{ id: setId, presentationId: h.mine.presentations[0]?.id, rods: 2 }],
+      },
       fish(),
     ];
     for (let i = 0; i < 3; i++) expect((await send(...entries)).map((r) => r.ok)).toEqual([true, true, true]);
@@ -72,12 +91,22 @@ describe('the deck', () => {
     const second = randomUUID();
     h.clock.set(start + 80 * 60_000);
     await send(
-      { kind: 'switch-set', entryId: randomUUID(), at: at(40), stopId, endSetId: setId, set: { id: second, presentationId: h.mine.presentations[1]?.id, rods: 2 } },
+      {
+        kind: 'switch-set',
+        entryId: randomUUID(),
+        at: at(40),
+        stopId,
+        endSetId: setId,
+        set: { id: second, presentationId: h.mine.presentations[1]?.id, rods: 2 },
+      },
       { kind: 'sighting', entryId: randomUUID(), at: at(45), sightingId: randomUUID(), spotId: null, what: 'birds', note: '' },
       { kind: 'end-stop', entryId: randomUUID(), at: at(70), stopId },
     );
     const log = (await captain.get('/log?limit=2')).body.rows;
-    expect(log.map((r: { rodHours: number; fish: number }) => [r.rodHours, r.fish])).toEqual([[1, 0], [1, 2]]);
+    expect(log.map((r: { rodHours: number; fish: number }) => [r.rodHours, r.fish])).toEqual([
+      [1, 0],
+      [1, 2],
+    ]);
     expect(log[0].tideStage).toBeGreaterThanOrEqual(0);
   });
 
@@ -91,7 +120,14 @@ describe('the deck', () => {
   });
 
   it("refuses entries for another outfit's rows", async () => {
-    const [receipt] = await send({ kind: 'start-stop', entryId: randomUUID(), at: at(76), stopId: randomUUID(), spotId: h.other.spots[0]?.id, sets: [{ id: randomUUID(), presentationId: h.mine.presentations[0]?.id, rods: 1 }] });
+    const [receipt] = await send({
+      kind: 'start-stop',
+      entryId: randomUUID(),
+      at: at(76),
+      stopId: randomUUID(),
+      spotId: h.other.spots[0]?.id,
+      sets: [{ id: randomUUID(), presentationId: h.mine.presentations[0]?.id, rods: 1 }],
+    });
     expect(receipt?.ok).toBe(false);
   });
 });

@@ -20,7 +20,12 @@ const byTrip = z.object({ tripId: id });
 export function deckRoutes({ clock }: Deps) {
   const app = router();
   app.openapi(
-    createRoute({ method: 'get', path: '/deck/{tripId}', request: { params: byTrip }, responses: answers(deckPack, 'All that the phone needs') }),
+    createRoute({
+      method: 'get',
+      path: '/deck/{tripId}',
+      request: { params: byTrip },
+      responses: answers(deckPack, 'All that the phone needs'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const who = c.get('who');
@@ -53,12 +58,38 @@ export function deckRoutes({ clock }: Deps) {
           // Gamma belief for all rods with the model's mean; its shape is the spread between days.
           const a = ranking.model.dispersion;
           const rate = Math.max(0.01, (call?.ratePerRodHour ?? 0.01) * trip.rods);
-          const travel = desk.spots.map((t, j) => [t.id, desk.travelMin[i]?.[j] ?? null] as const).filter((x): x is readonly [string, number] => x[1] !== null);
-          return { id: s.id, name: s.name, depthMinM: s.depthMinM, depthMaxM: s.depthMaxM, a, b: a / rate, fadePerHour: s.fadePerHour, travelMin: Object.fromEntries(travel) };
+          const travel = desk.spots
+            .map((t, j) => [t.id, desk.travelMin[i]?.[j] ?? null] as const)
+            .filter((x): x is readonly [string, number] => x[1] !== null);
+          return {
+            id: s.id,
+            name: s.name,
+            depthMinM: s.depthMinM,
+            depthMaxM: s.depthMaxM,
+            a,
+            b: a / rate,
+            fadePerHour: s.fadePerHour,
+            travelMin: Object.fromEntries(travel),
+          };
         }),
-        presentations: (await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } })).map(({ id, name }) => ({ id, name })),
-        species: species.map((s) => ({ id: s.id, name: s.name, lengthKind: s.lengthKind, caution: s.caution, usual: tripSpecies.includes(s.id) })),
-        rules: (await entities.find(RuleEntity)).map((r) => ({ id: r.id, speciesId: r.speciesId, zone: r.zone, body: r.body as DeckPack['rules'][number]['body'], source: r.source, checkedOn: r.checkedOn })),
+        presentations: (
+          await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } })
+        ).map(({ id, name }) => ({ id, name })),
+        species: species.map((s) => ({
+          id: s.id,
+          name: s.name,
+          lengthKind: s.lengthKind,
+          caution: s.caution,
+          usual: tripSpecies.includes(s.id),
+        })),
+        rules: (await entities.find(RuleEntity)).map((r) => ({
+          id: r.id,
+          speciesId: r.speciesId,
+          zone: r.zone,
+          body: r.body as DeckPack['rules'][number]['body'],
+          source: r.source,
+          checkedOn: r.checkedOn,
+        })),
         stops: await deckStops(entities, trip.id),
       };
       return c.json(pack, 200);
@@ -66,7 +97,12 @@ export function deckRoutes({ clock }: Deps) {
   );
 
   app.openapi(
-    createRoute({ method: 'post', path: '/deck/{tripId}/entries', request: { params: byTrip, ...jsonBody(deckBatch) }, responses: answers(deckReceipt, 'A receipt for each entry') }),
+    createRoute({
+      method: 'post',
+      path: '/deck/{tripId}/entries',
+      request: { params: byTrip, ...jsonBody(deckBatch) },
+      responses: answers(deckReceipt, 'A receipt for each entry'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
@@ -107,7 +143,10 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
   const stops = await entities.find(StopEntity, { where: { tripId, deletedAt: IsNull() }, order: { startedAt: 'ASC' } });
   if (stops.length === 0) return [];
   const sets = await entities.find(SetEntity, { where: { stopId: In(stops.map((s) => s.id)) }, order: { startedAt: 'ASC' } });
-  const catches = await entities.find(CatchEntity, { where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() }, order: { at: 'ASC' } });
+  const catches = await entities.find(CatchEntity, {
+    where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() },
+    order: { at: 'ASC' },
+  });
   return stops.map((stop) => ({
     id: stop.id,
     spotId: stop.spotId,
@@ -123,7 +162,15 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
         endedAt: s.endedAt?.toISOString() ?? null,
         catches: catches
           .filter((k) => k.setId === s.id)
-          .map((k) => ({ id: k.id, speciesId: k.speciesId, clientId: k.clientId, at: k.at.toISOString(), lengthMm: k.lengthMm, outcome: k.outcome, kept: k.kept })),
+          .map((k) => ({
+            id: k.id,
+            speciesId: k.speciesId,
+            clientId: k.clientId,
+            at: k.at.toISOString(),
+            lengthMm: k.lengthMm,
+            outcome: k.outcome,
+            kept: k.kept,
+          })),
       })),
   }));
 }

@@ -33,7 +33,12 @@ export async function storeStopConditions(entities: EntityManager, tripId: strin
   while (from < stops.length) {
     const first = stops[from] as StopToSee;
     let to = from;
-    while (to < stops.length && stops[to]?.water_id === first.water_id && (stops[to] as StopToSee).middle.getTime() - first.middle.getTime() < SPAN) to++;
+    while (
+      to < stops.length &&
+      stops[to]?.water_id === first.water_id &&
+      (stops[to] as StopToSee).middle.getTime() - first.middle.getTime() < SPAN
+    )
+      to++;
     const chunk = stops.slice(from, to);
     const last = chunk.at(-1) as StopToSee;
     const [start, end] = [first.middle.getTime() - 3 * HOUR, last.middle.getTime() + 3 * HOUR];
@@ -41,8 +46,12 @@ export async function storeStopConditions(entities: EntityManager, tripId: strin
     const { record } = await loadWaterState(entities, first.water_id, start, end, Math.max(nowMs, end));
     const measured = onlyMeasured(record);
     const at = conditionsOver(waterStateOf(measured), start, end);
-    const seen = chunk.map((s): SpotConditions =>
-      at({ depthMinM: s.depth_min_m, depthMaxM: s.depth_max_m, shoreNormalDeg: s.shore_normal_deg, fetchM: s.fetch_m }, Math.round(s.middle.getTime() / 60_000) * 60_000),
+    const seen = chunk.map(
+      (s): SpotConditions =>
+        at(
+          { depthMinM: s.depth_min_m, depthMaxM: s.depth_max_m, shoreNormalDeg: s.shore_normal_deg, fetchM: s.fetch_m },
+          Math.round(s.middle.getTime() / 60_000) * 60_000,
+        ),
     );
     await entities.query(
       `update stop set conditions = x.conditions from unnest($1::uuid[], $2::jsonb[]) as x (id, conditions) where stop.id = x.id`,

@@ -29,7 +29,12 @@ export function groundsRoutes(_deps: Deps) {
     );
   });
   app.openapi(
-    createRoute({ method: 'get', path: '/waters/{id}/spots', request: { params: z.object({ id }) }, responses: answers(z.array(spotView), 'Spots with their totals') }),
+    createRoute({
+      method: 'get',
+      path: '/waters/{id}/spots',
+      request: { params: z.object({ id }) },
+      responses: answers(z.array(spotView), 'Spots with their totals'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const spots = await entities.find(SpotEntity, { where: { waterId: c.req.valid('param').id }, order: { name: 'ASC' } });

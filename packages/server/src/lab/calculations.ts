@@ -72,7 +72,10 @@ function rank(q: z.infer<typeof labRank>) {
   });
   const world = {
     spots: [...new Set(all.map((s) => s.spot))],
-    presentations: [...new Set(all.map((s) => s.presentation))].map((id) => ({ id, envelope: q.priors?.find((p) => p.presentation === id) ?? null })),
+    presentations: [...new Set(all.map((s) => s.presentation))].map((id) => ({
+      id,
+      envelope: q.priors?.find((p) => p.presentation === id) ?? null,
+    })),
     now,
   };
   const model = fitCatchRate(world, sets);
@@ -97,7 +100,11 @@ export const CALCULATIONS: Record<string, Calculation> = {
   sky: { what: 'sun, twilight and moon by UTC day', schema: labSky, run: sky },
   itinerary: { what: 'the best order of spots for one boat, with its bound', schema: labItinerary, run: itinerary },
   rank: { what: 'catch rates with their ranges and factors from a log', schema: labRank, run: rank },
-  verdict: { what: 'what a copy of the rules says of one fish', schema: labVerdict, run: (q: z.infer<typeof labVerdict>) => verdict({ ...q, rules: q.rules as Rule[] }) },
+  verdict: {
+    what: 'what a copy of the rules says of one fish',
+    schema: labVerdict,
+    run: (q: z.infer<typeof labVerdict>) => verdict({ ...q, rules: q.rules as Rule[] }),
+  },
 };
 
 function round(value: number, digits: number): number {

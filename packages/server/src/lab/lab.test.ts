@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { timeIndexedModel } from '../../../../bench/timeIndexedModel';
 import boston from '../../../core/src/tide/fixtures/boston.json';
 import { randomProblem } from '@bluffwind/core/itinerary/randomProblem';
 import highsLoader from 'highs';
@@ -10,7 +11,10 @@ import { describe, expect, it } from 'vitest';
 const LAB = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../../../dist/lab.mjs');
 // biome-ignore lint/suspicious/noExplicitAny: answers of every calculation
 function lab(name: string, input: unknown): { status: number | null; out: any; err: string } {
-  const r = spawnSync(process.execPath, [LAB, name], { input: typeof input === 'string' ? input : JSON.stringify(input), encoding: 'utf8' });
+  const r = spawnSync(process.execPath, [LAB, name], {
+    input: typeof input === 'string' ? input : JSON.stringify(input),
+    encoding: 'utf8',
+  });
   return { status: r.status, out: r.stdout ? JSON.parse(r.stdout) : null, err: r.stderr };
 }
 
@@ -18,7 +22,12 @@ describe('lab', () => {
   it('gives tide turns within 4 min and 2 cm of independently computed ones (public-domain constants of a real harbour)', () => {
     const turns = boston.months['2026-06'].slice(0, 20);
     const first = Date.parse(turns[0]?.at ?? '');
-    const { out, status } = lab('tide', { constituents: boston.constituents, z0M: boston.z0M, from: new Date(first - 60_000 * 60).toISOString(), to: new Date(first + 6 * 86_400_000).toISOString() });
+    const { out, status } = lab('tide', {
+      constituents: boston.constituents,
+      z0M: boston.z0M,
+      from: new Date(first - 60_000 * 60).toISOString(),
+      to: new Date(first + 6 * 86_400_000).toISOString(),
+    });
     expect(status).toBe(0);
     turns.forEach((t, i) => {
       expect(Math.abs(Date.parse(out.turns[i].at) - Date.parse(t.at)) / 60_000).toBeLessThan(4);
@@ -41,7 +50,7 @@ describe('lab', () => {
       const { out } = lab('itinerary', p);
       expect(out.proved).toBe(true);
       expect(out.bound).toBeCloseTo(out.value, 9);
-      const solution = highs.solve(timeIndexed(p));
+      const solution = highs.solve(timeIndexedModel(p));
       expect(solution.Status).toBe('Optimal');
       expect(out.value).toBeCloseTo(solution.ObjectiveValue, 5);
     }
@@ -49,8 +58,19 @@ describe('lab', () => {
 
   it('ranks with factors that multiply to the rate', () => {
     const conditions = { tideStage: 0.2, windMps: 4, waterTempC: 14 };
-    const stops = Array.from({ length: 40 }, (_, i) => ({ at: `2026-05-${String((i % 28) + 1).padStart(2, '0')}T10:00:00Z`, spot: i % 2 ? 'pier' : 'drain', presentation: 'shad', rodHours: 2, fish: i % 2 ? 3 : 0, conditions }));
-    const { out } = lab('rank', { now: '2026-06-01T00:00:00Z', stops, queries: ['pier', 'drain'].map((spot) => ({ at: '2026-06-01T10:00:00Z', spot, presentation: 'shad', conditions })) });
+    const stops = Array.from({ length: 40 }, (_, i) => ({
+      at: `2026-05-${String((i % 28) + 1).padStart(2, '0')}T10:00:00Z`,
+      spot: i % 2 ? 'pier' : 'drain',
+      presentation: 'shad',
+      rodHours: 2,
+      fish: i % 2 ? 3 : 0,
+      conditions,
+    }));
+    const { out } = lab('rank', {
+      now: '2026-06-01T00:00:00Z',
+      stops,
+      queries: ['pier', 'drain'].map((spot) => ({ at: '2026-06-01T10:00:00Z', spot, presentation: 'shad', conditions })),
+    });
     for (const r of out.results) {
       expect(r.factors.reduce((p: number, f: { multiplier: number }) => p * f.multiplier, 1)).toBeCloseTo(r.ratePerHour, 9);
       expect(r.lo80).toBeLessThan(r.ratePerHour);
@@ -61,58 +81,36 @@ describe('lab', () => {
 
   it('reads a rule', () => {
     const rules = [{ id: '1', species: 'bass', zone: null, kind: 'length', minMm: 420, maxMm: null, lengthKind: 'total' }];
-    const { out } = lab('verdict', { rules, zone: null, date: '2026-06-19', fish: { species: 'bass', lengthMm: 410, lengthKind: 'total' }, keptToday: 0 });
+    const { out } = lab('verdict', {
+      rules,
+      zone: null,
+      date: '2026-06-19',
+      fish: { species: 'bass', lengthMm: 410, lengthKind: 'total' },
+      keptToday: 0,
+    });
     expect(out.decision).toBe('must release');
   });
 
   it('exits 2 with a message that names what is wrong', () => {
     expect(lab('tide', { z0M: 1 })).toMatchObject({ status: 2, err: expect.stringMatching(/constituents/) });
-    expect(lab('tide', { constituents: [{ name: 'M2', amplitudeM: 1, phaseDeg: 0 }], z0M: 0, from: '2026-06-01T00:00:00Z', to: '2026-06-02T00:00:00Z', extra: 1 })).toMatchObject({ status: 2, err: expect.stringMatching(/extra/) });
-    expect(lab('tide', { constituents: [{ name: 'Q77', amplitudeM: 1, phaseDeg: 0 }], z0M: 0, from: '2026-06-01T00:00:00Z', to: '2026-06-02T00:00:00Z' }).err).toMatch(/unknown name Q77/);
+    expect(
+      lab('tide', {
+        constituents: [{ name: 'M2', amplitudeM: 1, phaseDeg: 0 }],
+        z0M: 0,
+        from: '2026-06-01T00:00:00Z',
+        to: '2026-06-02T00:00:00Z',
+        extra: 1,
+      }),
+    ).toMatchObject({ status: 2, err: expect.stringMatching(/extra/) });
+    expect(
+      lab('tide', {
+        constituents: [{ name: 'Q77', amplitudeM: 1, phaseDeg: 0 }],
+        z0M: 0,
+        from: '2026-06-01T00:00:00Z',
+        to: '2026-06-02T00:00:00Z',
+      }).err,
+    ).toMatch(/unknown name Q77/);
     expect(lab('magic', {})).toMatchObject({ status: 2, err: expect.stringMatching(/unknown calculation magic/) });
     expect(lab('sky', 'not json').err).toMatch(/not JSON/);
   });
 });
-
-/** The same problem as a mixed integer program: one binary for each stay, flow over (place, step). */
-function timeIndexed(p: ReturnType<typeof randomProblem>): string {
-  const objective: string[] = [];
-  const flow = new Map<string, string[]>();
-  const once = new Map<number, string[]>();
-  const binaries: string[] = [];
-  const term = (node: string, text: string) => flow.set(node, [...(flow.get(node) ?? []), text]);
-  const out: string[] = [];
-  const variable = (name: string, from: string | null, to: string | null, value: number) => {
-    binaries.push(name);
-    if (value !== 0) objective.push(`${value >= 0 ? '+' : '-'} ${Math.abs(value).toFixed(9)} ${name}`);
-    if (from) term(from, `+ ${name}`);
-    else out.push(name);
-    if (to) term(to, `- ${name}`);
-  };
-  const dt = p.stepMin / 60;
-  p.spots.forEach((spot, s) => {
-    const open = spot.open ?? [[0, p.steps]];
-    const first = p.dockTravelSteps[s] as number;
-    variable(`go_${s}`, null, `a_${s}_${first}`, 0);
-    for (let t = 0; t <= p.steps; t++) {
-      if (t < p.steps) variable(`w_${s}_${t}`, `a_${s}_${t}`, `a_${s}_${t + 1}`, 0);
-      if (t + first <= p.steps) variable(`home_${s}_${t}`, `d_${s}_${t}`, null as never, 0);
-      p.spots.forEach((_, q) => {
-        const at = t + (p.travelSteps[s]?.[q] as number);
-        if (q !== s && at <= p.steps) variable(`m_${s}_${q}_${t}`, `d_${s}_${t}`, `a_${q}_${at}`, 0);
-      });
-      let sum = 0;
-      const window = open.find(([a, b]) => t >= a && t < b);
-      for (let d = t + 1; window && d <= Math.min(p.steps, window[1]); d++) {
-        sum += (spot.ratePerHour[d - 1] as number) * dt * Math.exp(-spot.fadePerHour * (d - 1 - t) * dt);
-        if (d - t < p.minStaySteps) continue;
-        variable(`f_${s}_${t}_${d}`, `a_${s}_${t}`, `d_${s}_${d}`, sum);
-        once.set(s, [...(once.get(s) ?? []), `f_${s}_${t}_${d}`]);
-      }
-    }
-  });
-  const rows = [...flow].map(([node, terms]) => ` ${node}: ${terms.join(' ')} = 0`);
-  const start = ` start: ${out.filter((n) => n.startsWith('go_')).map((n) => `+ ${n}`).join(' ')} <= 1`;
-  const visits = [...once].map(([s, names]) => ` once_${s}: ${names.map((n) => `+ ${n}`).join(' ')} <= 1`);
-  return `Maximize\n obj: ${objective.join(' ')}\nSubject To\n${[start, ...rows, ...visits].join('\n')}\nBinary\n ${binaries.join('\n ')}\nEnd\n`;
-}

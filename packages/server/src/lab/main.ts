@@ -26,7 +26,9 @@ try {
 }
 const parsed = calculation.schema.safeParse(raw);
 if (!parsed.success) {
-  refuse(`lab ${name}: the input is not usable\n${parsed.error.issues.map((i) => `  ${i.path.join('.') || 'input'}: ${i.message}`).join('\n')}`);
+  refuse(
+    `lab ${name}: the input is not usable\n${parsed.error.issues.map((i) => `  ${i.path.join('.') || 'input'}: ${i.message}`).join('\n')}`,
+  );
 }
 try {
   process.stdout.write(`${JSON.stringify(calculation.run(parsed.data as never), null, 2)}\n`);

@@ -20,11 +20,20 @@ import { runTimes } from './runTimes';
  * The desk of a trip.
  * @param evidenceBeforeMs - Only sets that ended before this count. @param role - Whose eyes: mates see no captains' spots.
  */
-export async function loadDesk(entities: EntityManager, trip: TripRow, nowMs: number, role: string, evidenceBeforeMs = nowMs): Promise<PlanDesk> {
+export async function loadDesk(
+  entities: EntityManager,
+  trip: TripRow,
+  nowMs: number,
+  role: string,
+  evidenceBeforeMs = nowMs,
+): Promise<PlanDesk> {
   const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
   const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
   const spots = (await entities.find(SpotEntity, { where: { waterId: water.id }, order: { name: 'ASC' } })).filter((s) => mayShow(s, role));
-  const presentations = await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } });
+  const presentations = await entities.find(PresentationEntity, {
+    where: { active: true, habitat: In(['both', water.kind]) },
+    order: { name: 'ASC' },
+  });
   const families = await entities.find(FamilyEntity);
   const speciesIds = (await entities.findBy(TripSpeciesEntity, { tripId: trip.id })).map((s) => s.speciesId);
   const layer = await entities.findOneBy(ChartLayerEntity, { waterId: water.id, kind: 'bed' });
@@ -48,11 +57,28 @@ export async function loadDesk(entities: EntityManager, trip: TripRow, nowMs: nu
     boat: { draughtM: boat.draughtM, windLimitMps: boat.windLimitMps, waveLimitM: boat.waveLimitM },
     water: state.record,
     spots: spots.map(({ id, name, depthMinM, depthMaxM, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon }) => ({
-      id, name, depthMinM, depthMaxM, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon,
+      id,
+      name,
+      depthMinM,
+      depthMaxM,
+      shoreNormalDeg,
+      fetchM,
+      accessDepthM,
+      fadePerHour,
+      lat,
+      lon,
     })),
     presentations: presentations.map((p) => {
-      const f = found(families.find((x) => x.id === p.familyId), 'family');
-      return { id: p.id, name: p.name, skill: f.skill, envelope: { depthMinM: f.depthMinM, depthMaxM: f.depthMaxM, tempMinC: f.tempMinC, tempMaxC: f.tempMaxC } };
+      const f = found(
+        families.find((x) => x.id === p.familyId),
+        'family',
+      );
+      return {
+        id: p.id,
+        name: p.name,
+        skill: f.skill,
+        envelope: { depthMinM: f.depthMinM, depthMaxM: f.depthMaxM, tempMinC: f.tempMinC, tempMaxC: f.tempMaxC },
+      };
     }),
     evidence: await loadEvidence(entities, {
       waterId: water.id,
@@ -71,7 +97,14 @@ export async function loadDesk(entities: EntityManager, trip: TripRow, nowMs: nu
 
 /** A desk as the core's inputs. */
 export function inputsOf(desk: PlanDesk): PlanInputs {
-  return { ...desk, sets: fishedSets(desk.evidence, desk.spots.map((s) => s.id), desk.presentations.map((p) => p.id)) };
+  return {
+    ...desk,
+    sets: fishedSets(
+      desk.evidence,
+      desk.spots.map((s) => s.id),
+      desk.presentations.map((p) => p.id),
+    ),
+  };
 }
 
 /** The newest plan of a trip with its legs, or null. */

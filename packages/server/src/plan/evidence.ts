@@ -1,5 +1,4 @@
 import type { Evidence } from '@bluffwind/contract/plan';
-import type { FishedSet } from '@bluffwind/core/catchrate/world';
 import type { EntityManager } from 'typeorm';
 import type { Goal } from '../db/entities/trip';
 
@@ -21,7 +20,14 @@ const CONDITIONS = ['tideStage', 'windMps', 'windFromDeg', 'waterTempC', 'clarit
  */
 export async function loadEvidence(
   entities: EntityManager,
-  q: { waterId: string; speciesIds: readonly string[]; goal: Goal; beforeMs: number; spotIds: readonly string[]; presentationIds: readonly string[] },
+  q: {
+    waterId: string;
+    speciesIds: readonly string[];
+    goal: Goal;
+    beforeMs: number;
+    spotIds: readonly string[];
+    presentationIds: readonly string[];
+  },
 ): Promise<Evidence> {
   const rows: EvidenceRow[] = await entities.query(
     `select st.id as stop_id, st.spot_id, s.presentation_id, s.started_at as at,
@@ -65,9 +71,4 @@ export async function loadEvidence(
     cloud: column('cloud'),
     depthM: column('depthM'),
   };
-}
-
-/** Only the evidence from before an instant. */
-export function evidenceBefore(sets: readonly FishedSet[], atMs: number): FishedSet[] {
-  return sets.filter((s) => s.at < atMs);
 }

@@ -37,7 +37,12 @@ describe('a plan', () => {
     const inputs = inputsOf(desk);
     const plan = layDay(inputs, rankTrip(inputs));
     expect(plan.proved).toBe(true);
-    const answer = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 0, bans: [], legs: plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })) });
+    const answer = await captain.post(`/trips/${tripId}/plans`, {
+      id: randomUUID(),
+      replaces: 0,
+      bans: [],
+      legs: plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })),
+    });
     expect(answer.status).toBe(200);
     // The server's clock has moved on some milliseconds, which shifts the weight of age by less than this.
     expect(answer.body.expected).toBeCloseTo(plan.expected, 4);
@@ -49,7 +54,10 @@ describe('a plan', () => {
     const spotId = h.mine.spots[0]?.id;
     const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
     const legs = [{ spotId, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: true }];
-    expect(await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 0, bans: [], legs })).toMatchObject({ status: 409, body: { code: 'conflict' } });
+    expect(await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 0, bans: [], legs })).toMatchObject({
+      status: 409,
+      body: { code: 'conflict' },
+    });
     const id = randomUUID();
     const first = await captain.post(`/trips/${tripId}/plans`, { id, replaces: 1, bans: [], legs });
     expect(first.body).toMatchObject({ version: 2, legs: [{ pinned: true }] });

@@ -26,21 +26,33 @@ export function planRoutes({ clock }: Deps) {
   );
 
   app.openapi(
-    createRoute({ method: 'post', path: '/trips/{id}/plans', request: { params: byId, ...jsonBody(newPlan) }, responses: answers(savedPlanSchema, 'Stored, scored by the server') }),
+    createRoute({
+      method: 'post',
+      path: '/trips/{id}/plans',
+      request: { params: byId, ...jsonBody(newPlan) },
+      responses: answers(savedPlanSchema, 'Stored, scored by the server'),
+    }),
     async (c) => {
       requireCaptain(c);
       const entities = c.get('entities');
       const who = c.get('who');
       const body = c.req.valid('json');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
-      if (trip.status === 'done' || trip.status === 'cancelled') throw new Problem('conflict', `The trip is ${trip.status}; its plan stays as it was.`);
+      if (trip.status === 'done' || trip.status === 'cancelled')
+        throw new Problem('conflict', `The trip is ${trip.status}; its plan stays as it was.`);
       const [newest] = await entities.find(PlanEntity, { where: { tripId: trip.id }, order: { version: 'DESC' }, take: 1 });
       if (newest?.id === body.id) return c.json(found(await savedPlan(entities, trip.id), 'plan'), 200);
-      if ((newest?.version ?? 0) !== body.replaces) throw new Problem('conflict', `Version ${newest?.version} has been saved meanwhile; yours replaces ${body.replaces}.`);
+      if ((newest?.version ?? 0) !== body.replaces)
+        throw new Problem('conflict', `Version ${newest?.version} has been saved meanwhile; yours replaces ${body.replaces}.`);
       const desk = await loadDesk(entities, trip, clock.now(), who.role);
       const inputs = inputsOf(desk);
       const ranking = rankTrip(inputs);
-      const asked = body.legs.map((l) => ({ spotId: l.spotId, startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt), pinned: l.pinned }));
+      const asked = body.legs.map((l) => ({
+        spotId: l.spotId,
+        startMs: Date.parse(l.startAt),
+        departMs: Date.parse(l.departAt),
+        pinned: l.pinned,
+      }));
       const scored = feasible(() => scoreDay(inputs, ranking, asked));
       const until = performance.now() + SOLVER_MS;
       const pins = asked.filter((l) => l.pinned);
@@ -86,17 +98,24 @@ export function planRoutes({ clock }: Deps) {
   );
 
   app.openapi(
-    createRoute({ method: 'post', path: '/stops/find', request: jsonBody(stopsAsked), responses: answers(z.array(stopDetail), 'Stops behind a call') }),
+    createRoute({
+      method: 'post',
+      path: '/stops/find',
+      request: jsonBody(stopsAsked),
+      responses: answers(z.array(stopDetail), 'Stops behind a call'),
+    }),
     async (c) => {
-      const rows: { id: string; started_at: Date; spot: string; presentation: string; hours: number; fish: number }[] = await c.get('entities').query(
-        `select st.id, st.started_at, sp.name as spot, p.name as presentation,
+      const rows: { id: string; started_at: Date; spot: string; presentation: string; hours: number; fish: number }[] = await c
+        .get('entities')
+        .query(
+          `select st.id, st.started_at, sp.name as spot, p.name as presentation,
            (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as hours,
            (select count(*)::int from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) as fish
          from stop st join spot sp on sp.id = st.spot_id join "set" s on s.stop_id = st.id join presentation p on p.id = s.presentation_id
          where st.id = any($1::uuid[]) and st.deleted_at is null and s.ended_at is not null and (sp.privacy = 'crew' or $2)
          order by st.started_at desc, s.id`,
-        [c.req.valid('json').ids, c.get('who').role !== 'mate'],
-      );
+          [c.req.valid('json').ids, c.get('who').role !== 'mate'],
+        );
       const stops = new Map<string, z.infer<typeof stopDetail>>();
       for (const r of rows) {
         const stop = stops.get(r.id) ?? { id: r.id, startedAt: r.started_at.toISOString(), spotName: r.spot, sets: [] };

@@ -25,7 +25,10 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario): Promise<v
   await entities.insert(OutfitEntity, o.outfit);
   const hashes = new Map<string, string>();
   for (const p of o.people) if (!hashes.has(p.password)) hashes.set(p.password, await hashPassword(p.password));
-  await entities.insert(PersonEntity, o.people.map(({ password, ...p }) => ({ ...p, outfitId, passwordHash: hashes.get(password) as string, active: true })));
+  await entities.insert(
+    PersonEntity,
+    o.people.map(({ password, ...p }) => ({ ...p, outfitId, passwordHash: hashes.get(password) as string, active: true })),
+  );
   await entities.insert(BoatEntity, own(o.boats));
   for (const { bed, marks, ...water } of o.waters) {
     await entities.insert(WaterEntity, { ...water, outfitId });
@@ -35,7 +38,10 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario): Promise<v
   if (o.stations.length > 0) await entities.insert(StationEntity, own(o.stations));
   await entities.insert(SpeciesEntity, own(o.species));
   await entities.insert(FamilyEntity, own(o.families));
-  await entities.insert(PresentationEntity, own(o.presentations).map((p) => ({ ...p, active: true })));
+  await entities.insert(
+    PresentationEntity,
+    own(o.presentations).map((p) => ({ ...p, active: true })),
+  );
   const spots = o.spots.map((s) => {
     const bed = o.waters.find((w) => w.id === s.waterId)?.bed;
     if (!bed) throw new Error(`spot ${s.name}: its water is not in the file`);

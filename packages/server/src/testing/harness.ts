@@ -47,7 +47,15 @@ export async function startHarness(): Promise<Harness> {
   const source = await connect(appUrl);
   const mine = smallOutfit();
   const other = smallOutfit();
-  await loadScenario(owner, { history: [{ from: new Date(0).toISOString(), to: new Date(0).toISOString() }], now: new Date(TEST_NOW).toISOString(), outfits: [mine, other] }, null);
+  await loadScenario(
+    owner,
+    {
+      history: [{ from: new Date(0).toISOString(), to: new Date(0).toISOString() }],
+      now: new Date(TEST_NOW).toISOString(),
+      outfits: [mine, other],
+    },
+    null,
+  );
   for (const o of [mine, other]) await inOutfit(source, o.outfit.id, (e) => storeStopConditions(e, null, TEST_NOW));
   const clock = settableClock(TEST_NOW);
   const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
@@ -64,12 +72,17 @@ export async function startHarness(): Promise<Harness> {
     mine,
     other,
     async signIn(email) {
-      const response = await app.request('/api/sign-in', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ email, password: PASSWORD }) });
+      const response = await app.request('/api/sign-in', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ email, password: PASSWORD }),
+      });
       if (response.status !== 200) throw new Error(`sign-in failed: ${await response.text()}`);
       const headers = { Cookie: (response.headers.get('set-cookie') ?? '').split(';')[0] as string };
       return {
         get: (path) => call(path, { headers }),
-        post: (path, body) => call(path, { method: 'POST', headers: { ...headers, 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
+        post: (path, body) =>
+          call(path, { method: 'POST', headers: { ...headers, 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
       };
     },
     async close() {

@@ -13,11 +13,25 @@ const iso = (ms: number) => new Date(ms).toISOString();
 export function smallOutfit(): OutfitScenario {
   const key = randomUUID().slice(0, 8);
   const ids = { water: randomUUID(), boat: randomUUID(), small: randomUUID(), species: randomUUID() };
-  const person = (name: string, role: 'owner' | 'captain' | 'mate') => ({ id: randomUUID(), name, email: `${name}-${key}@crew.example`, password: PASSWORD, role });
+  const person = (name: string, role: 'owner' | 'captain' | 'mate') => ({
+    id: randomUUID(),
+    name,
+    email: `${name}-${key}@crew.example`,
+    password: PASSWORD,
+    role,
+  });
   const people = [person('owner', 'owner'), person('captain', 'captain'), person('mate', 'mate')];
   const columns = 41;
   const rows = 31;
-  const bed = { lat0: 47.58, lon0: -35.26, cellM: 100, columns, rows, openBeyond: true, depthM: Array.from({ length: columns * rows }, (_, k) => (k < columns * 3 ? -4 : 5 + (k % columns) * 0.1)) };
+  const bed = {
+    lat0: 47.58,
+    lon0: -35.26,
+    cellM: 100,
+    columns,
+    rows,
+    openBeyond: true,
+    depthM: Array.from({ length: columns * rows }, (_, k) => (k < columns * 3 ? -4 : 5 + (k % columns) * 0.1)),
+  };
   const spots = ['Near stone', 'Far stone'].map((name, i) => ({
     id: randomUUID(),
     waterId: ids.water,
@@ -37,7 +51,14 @@ export function smallOutfit(): OutfitScenario {
     { id: randomUUID(), familyId: 'F9', name: `Soft shad ${key}`, habitat: 'both' as const },
     { id: randomUUID(), familyId: 'F4', name: `Minnow ${key}`, habitat: 'both' as const },
   ];
-  const clients = Array.from({ length: 4 }, (_, i) => ({ id: randomUUID(), name: `Guest ${i} ${key}`, experience: 1, child: false, note: '', medicalNote: i === 0 ? `secret ${key}` : '' }));
+  const clients = Array.from({ length: 4 }, (_, i) => ({
+    id: randomUUID(),
+    name: `Guest ${i} ${key}`,
+    experience: 1,
+    child: false,
+    note: '',
+    medicalNote: i === 0 ? `secret ${key}` : '',
+  }));
   const trip = (startMs: number, stops: OutfitScenario['trips'][number]['stops'], status: 'planned' | 'done', guests = 2) => ({
     id: randomUUID(),
     boatId: ids.boat,
@@ -68,7 +89,13 @@ export function smallOutfit(): OutfitScenario {
         kept: false,
         clientId: null,
       }));
-      return { id: randomUUID(), spotId: spot.id, startedAt, endedAt, sets: [{ id: randomUUID(), presentationId: presentations[day % 2]?.id as string, rods: 2, startedAt, endedAt, catches }] };
+      return {
+        id: randomUUID(),
+        spotId: spot.id,
+        startedAt,
+        endedAt,
+        sets: [{ id: randomUUID(), presentationId: presentations[day % 2]?.id as string, rods: 2, startedAt, endedAt, catches }],
+      };
     });
     return trip(start, stops, 'done');
   });
@@ -89,18 +116,44 @@ export function smallOutfit(): OutfitScenario {
         lon: -35.24,
         dockLat: 47.59,
         dockLon: -35.25,
-        tide: { z0M: 1.7, constants: [{ name: 'M2', amplitudeM: 1.2, phaseDeg: 300 }, { name: 'K1', amplitudeM: 0.15, phaseDeg: 100 }] },
+        tide: {
+          z0M: 1.7,
+          constants: [
+            { name: 'M2', amplitudeM: 1.2, phaseDeg: 300 },
+            { name: 'K1', amplitudeM: 0.15, phaseDeg: 100 },
+          ],
+        },
         bed,
         marks: [],
       },
     ],
     stations: [{ id: randomUUID(), waterId: ids.water, name: `Station ${key}`, path: key, lat: 47.59, lon: -35.25 }],
     species: [{ id: ids.species, name: `Bass ${key}`, habitat: 'salt', lengthKind: 'total', sizeGoalMm: 500, caution: '' }],
-    families: ['F9', 'F4'].map((id) => ({ id, name: id, depthMinM: 0.5, depthMaxM: 6, tempMinC: 5, tempMaxC: 25, coverRate: 2, skill: 1, snag: 1, handling: '' })),
+    families: ['F9', 'F4'].map((id) => ({
+      id,
+      name: id,
+      depthMinM: 0.5,
+      depthMaxM: 6,
+      tempMinC: 5,
+      tempMaxC: 25,
+      coverRate: 2,
+      skill: 1,
+      snag: 1,
+      handling: '',
+    })),
     presentations,
     spots,
     clients,
-    rules: [{ id: randomUUID(), speciesId: ids.species, zone: null, body: { kind: 'bag', perAngler: 2 }, source: 'test', checkedOn: '2026-06-01' }],
+    rules: [
+      {
+        id: randomUUID(),
+        speciesId: ids.species,
+        zone: null,
+        body: { kind: 'bag', perAngler: 2 },
+        source: 'test',
+        checkedOn: '2026-06-01',
+      },
+    ],
     crewReadings: [{ waterId: ids.water, variable: 'clarityM', at: iso(TEST_NOW - 5 * HOUR), value: 1.7 }],
     trips: [...past, trip(TEST_NOW + 13 * HOUR, [], 'planned')],
   };

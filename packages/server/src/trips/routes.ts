@@ -45,7 +45,8 @@ export function tripRoutes({ clock }: Deps) {
       if (t.guests.length === 0) open.push({ tripId: t.id, text: `${mine(t)}: no guests named` });
     }
     for (const t of today) {
-      if (t.status === 'under way' && Date.parse(t.endsAt) < now) open.push({ tripId: t.id, text: `${t.boat.name} is overdue: back at ${localTime(Date.parse(t.endsAt), zone)} by its float plan` });
+      if (t.status === 'under way' && Date.parse(t.endsAt) < now)
+        open.push({ tripId: t.id, text: `${t.boat.name} is overdue: back at ${localTime(Date.parse(t.endsAt), zone)} by its float plan` });
     }
     return c.json({ today, tomorrow, open }, 200);
   });
@@ -55,7 +56,10 @@ export function tripRoutes({ clock }: Deps) {
     async (c) => {
       const entities = c.get('entities');
       const who = c.get('who');
-      return c.json(await tripViews(entities, await tripsOn(entities, c.req.valid('query').date, await zoneOf(entities, who.outfitId)), who), 200);
+      return c.json(
+        await tripViews(entities, await tripsOn(entities, c.req.valid('query').date, await zoneOf(entities, who.outfitId)), who),
+        200,
+      );
     },
   );
 
@@ -77,21 +81,32 @@ export function tripRoutes({ clock }: Deps) {
       const who = c.get('who');
       const body = c.req.valid('json');
       const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
-      if (to <= from) throw new Problem('ends_before_start', '', [{ field: 'endsAt', message: `expected after ${body.startsAt}, got ${body.endsAt}` }]);
-      if (to - from > DAY) throw new Problem('invalid', 'endsAt: a trip lasts at most 24 h', [{ field: 'endsAt', message: 'at most 24 h after the start' }]);
+      if (to <= from)
+        throw new Problem('ends_before_start', '', [{ field: 'endsAt', message: `expected after ${body.startsAt}, got ${body.endsAt}` }]);
+      if (to - from > DAY)
+        throw new Problem('invalid', 'endsAt: a trip lasts at most 24 h', [{ field: 'endsAt', message: 'at most 24 h after the start' }]);
       const boat = found(await entities.findOneBy(BoatEntity, { id: body.boatId }), 'boat');
       found(await entities.findOneBy(PersonEntity, { id: body.captainId }), 'captain');
       found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
       for (const s of body.speciesIds) found(await entities.findOneBy(SpeciesEntity, { id: s }), 'species');
       for (const k of body.clientIds) found(await entities.findOneBy(ClientEntity, { id: k }), 'client');
       if (body.clientIds.length > boat.seats) {
-        throw new Problem('too_many_guests', `${body.clientIds.length} guests, ${boat.name} has ${boat.seats} seats`, [{ field: 'clientIds', message: `at most ${boat.seats}` }]);
+        throw new Problem('too_many_guests', `${body.clientIds.length} guests, ${boat.name} has ${boat.seats} seats`, [
+          { field: 'clientIds', message: `at most ${boat.seats}` },
+        ]);
       }
       const { clientIds, speciesIds, ...rest } = body;
       const outfitId = who.outfitId;
       await entities.insert(TripEntity, { ...rest, outfitId, startsAt: new Date(from), endsAt: new Date(to), status: 'planned' });
-      await entities.insert(TripSpeciesEntity, speciesIds.map((speciesId) => ({ tripId: body.id, speciesId, outfitId })));
-      if (clientIds.length > 0) await entities.insert(PartyEntity, clientIds.map((clientId) => ({ tripId: body.id, clientId, outfitId })));
+      await entities.insert(
+        TripSpeciesEntity,
+        speciesIds.map((speciesId) => ({ tripId: body.id, speciesId, outfitId })),
+      );
+      if (clientIds.length > 0)
+        await entities.insert(
+          PartyEntity,
+          clientIds.map((clientId) => ({ tripId: body.id, clientId, outfitId })),
+        );
       // The guests' check is deferred to the commit; asking now names the field.
       await entities.query('set constraints all immediate');
       await audit(entities, who, clock.now(), 'create', 'trip', body.id, body);

@@ -7,7 +7,12 @@ import { WaterEntity } from '../db/entities/water';
 import type { Who } from '../http/context';
 
 /** Trips as the screens show them. Medical notes go to the trip's captain and the owner only. */
-export async function tripViews(entities: EntityManager, trips: readonly TripRow[], who: Who, forecastRunAt: string | null = null): Promise<TripView[]> {
+export async function tripViews(
+  entities: EntityManager,
+  trips: readonly TripRow[],
+  who: Who,
+  forecastRunAt: string | null = null,
+): Promise<TripView[]> {
   if (trips.length === 0) return [];
   const ids = In(trips.map((t) => t.id));
   const [boats, people, waters, clients, party, kinds, species, plans] = [

@@ -20,8 +20,18 @@ function newTrip(more: object = {}) {
   // Each on a day of its own.
   const start = TEST_NOW + ++slot * 48 * HOUR;
   return {
-    id: randomUUID(), boatId: h.mine.boats[0]?.id, captainId: h.mine.people[1]?.id, waterId: h.mine.waters[0]?.id,
-    startsAt: iso(start), endsAt: iso(start + 5 * HOUR), goal: 'numbers', speciesIds: [h.mine.species[0]?.id], rods: 2, skill: 2, wish: '', clientIds: [h.mine.clients[0]?.id],
+    id: randomUUID(),
+    boatId: h.mine.boats[0]?.id,
+    captainId: h.mine.people[1]?.id,
+    waterId: h.mine.waters[0]?.id,
+    startsAt: iso(start),
+    endsAt: iso(start + 5 * HOUR),
+    goal: 'numbers',
+    speciesIds: [h.mine.species[0]?.id],
+    rods: 2,
+    skill: 2,
+    wish: '',
+    clientIds: [h.mine.clients[0]?.id],
     ...more,
   };
 }
@@ -32,7 +42,9 @@ describe('a new trip', () => {
     const answer = await captain.post('/trips', trip);
     expect(answer.status).toBe(200);
     expect(answer.body).toMatchObject({ id: trip.id, guests: [{ id: h.mine.clients[0]?.id }], status: 'planned' });
-    const rows = await inOutfit(h.source, h.mine.outfit.id, (e) => e.query('select action, person_id from audit where subject_id = $1', [trip.id]));
+    const rows = await inOutfit(h.source, h.mine.outfit.id, (e) =>
+      e.query('select action, person_id from audit where subject_id = $1', [trip.id]),
+    );
     expect(rows).toEqual([{ action: 'create', person_id: h.mine.people[1]?.id }]);
   });
 
@@ -47,27 +59,43 @@ describe('a new trip', () => {
     const trip = newTrip();
     expect((await captain.post('/trips', trip)).status).toBe(200);
     const again = { ...trip, id: randomUUID(), startsAt: iso(Date.parse(trip.startsAt) + HOUR) };
-    expect(await captain.post('/trips', { ...again, captainId: h.mine.people[0]?.id })).toMatchObject({ status: 409, body: { code: 'boat_taken' } });
-    expect(await captain.post('/trips', { ...again, boatId: h.mine.boats[1]?.id })).toMatchObject({ status: 409, body: { code: 'captain_taken' } });
+    expect(await captain.post('/trips', { ...again, captainId: h.mine.people[0]?.id })).toMatchObject({
+      status: 409,
+      body: { code: 'boat_taken' },
+    });
+    expect(await captain.post('/trips', { ...again, boatId: h.mine.boats[1]?.id })).toMatchObject({
+      status: 409,
+      body: { code: 'captain_taken' },
+    });
     await expect(insert({ ...again, captainId: h.mine.people[0]?.id as string })).rejects.toThrow(/trip_boat_once/);
   });
 
   it('may follow another of the boat without a gap', async () => {
     const trip = newTrip();
     await captain.post('/trips', trip);
-    expect((await captain.post('/trips', { ...trip, id: randomUUID(), startsAt: trip.endsAt, endsAt: iso(Date.parse(trip.endsAt) + HOUR) })).status).toBe(200);
+    expect(
+      (await captain.post('/trips', { ...trip, id: randomUUID(), startsAt: trip.endsAt, endsAt: iso(Date.parse(trip.endsAt) + HOUR) }))
+        .status,
+    ).toBe(200);
   });
 
   it('is refused with more guests than seats, by the server and by the database', async () => {
     const clientIds = h.mine.clients.map((c) => c.id);
-    expect(await captain.post('/trips', newTrip({ clientIds }))).toMatchObject({ status: 409, body: { code: 'too_many_guests', fields: [{ field: 'clientIds' }] } });
+    expect(await captain.post('/trips', newTrip({ clientIds }))).toMatchObject({
+      status: 409,
+      body: { code: 'too_many_guests', fields: [{ field: 'clientIds' }] },
+    });
     const trip = newTrip({ clientIds: clientIds.slice(0, 3) });
     expect((await captain.post('/trips', trip)).status).toBe(200);
     const outfitId = h.mine.outfit.id;
     await expect(
-      inOutfit(h.source, outfitId, (e) => e.query('insert into party (trip_id, client_id, outfit_id) values ($1, $2, $3)', [trip.id, clientIds[3], outfitId])),
+      inOutfit(h.source, outfitId, (e) =>
+        e.query('insert into party (trip_id, client_id, outfit_id) values ($1, $2, $3)', [trip.id, clientIds[3], outfitId]),
+      ),
     ).rejects.toThrow(/4 guests, the boat has 3 seats/);
-    await expect(inOutfit(h.source, outfitId, (e) => e.query('update trip set boat_id = $1 where id = $2', [h.mine.boats[1]?.id, trip.id]))).rejects.toThrow(/3 guests, the boat has 1 seats/);
+    await expect(
+      inOutfit(h.source, outfitId, (e) => e.query('update trip set boat_id = $1 where id = $2', [h.mine.boats[1]?.id, trip.id])),
+    ).rejects.toThrow(/3 guests, the boat has 1 seats/);
   });
 
   it('names every wrong field and what is allowed', async () => {

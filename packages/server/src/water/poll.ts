@@ -48,7 +48,12 @@ export async function pollStations(source: DataSource, client: StationClient, no
  * Fetches the stations' history over spans in order, before the first poll. A failure is thrown: a scenario is loaded
  * whole or not at all.
  */
-export async function fetchHistory(source: DataSource, client: StationClient, spans: readonly { from: number; to: number }[], nowMs: number): Promise<number> {
+export async function fetchHistory(
+  source: DataSource,
+  client: StationClient,
+  spans: readonly { from: number; to: number }[],
+  nowMs: number,
+): Promise<number> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
   for (const { id } of outfits) {
@@ -60,7 +65,14 @@ export async function fetchHistory(source: DataSource, client: StationClient, sp
   return stored;
 }
 
-async function fetchSpan(source: DataSource, client: StationClient, station: StationRow, fromMs: number, toMs: number, nowMs: number): Promise<number> {
+async function fetchSpan(
+  source: DataSource,
+  client: StationClient,
+  station: StationRow,
+  fromMs: number,
+  toMs: number,
+  nowMs: number,
+): Promise<number> {
   let from = fromMs;
   let stored = 0;
   while (from < toMs) {
@@ -80,7 +92,9 @@ async function pollStation(source: DataSource, client: StationClient, station: S
   const from = station.polledTo ? station.polledTo.getTime() - OVERLAP : nowMs - FIRST_LOOK;
   const stored = await fetchSpan(source, client, station, from, nowMs, nowMs);
   const run = latestRun(nowMs);
-  const known = await inOutfit(source, station.outfitId, (e) => e.existsBy(ForecastEntity, { stationId: station.id, runAt: new Date(run) }));
+  const known = await inOutfit(source, station.outfitId, (e) =>
+    e.existsBy(ForecastEntity, { stationId: station.id, runAt: new Date(run) }),
+  );
   if (!known) {
     const forecast = await client.forecast(station.path, run);
     await inOutfit(source, station.outfitId, (e) => storeForecast(e, station, forecast, nowMs));
@@ -149,10 +163,12 @@ async function storeForecast(
   for (const m of run.members) {
     for (const [variable, value] of Object.entries(m.variables)) {
       if (!(variable in VARIABLE_LIMITS)) continue;
-      if (value.length !== at.length) throw new Error(`station ${station.path}: member ${m.member} has ${value.length} values of ${variable} for ${at.length} times`);
-      await entities.query(`insert into forecast_member (forecast_id, outfit_id, member, variable, at, value) values ($1, $2, $3, $4, $5, $6)`, [
-        row.id, station.outfitId, m.member, variable, at, value,
-      ]);
+      if (value.length !== at.length)
+        throw new Error(`station ${station.path}: member ${m.member} has ${value.length} values of ${variable} for ${at.length} times`);
+      await entities.query(
+        `insert into forecast_member (forecast_id, outfit_id, member, variable, at, value) values ($1, $2, $3, $4, $5, $6)`,
+        [row.id, station.outfitId, m.member, variable, at, value],
+      );
     }
   }
 }

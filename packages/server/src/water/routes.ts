@@ -16,12 +16,19 @@ const LONGEST_DAYS = 31;
 export function waterRoutes({ clock }: Deps) {
   const app = router();
   app.openapi(
-    createRoute({ method: 'get', path: '/waters/{id}/state', request: { params: byId, query: span }, responses: answers(waterState, 'Readings and forecast over a span') }),
+    createRoute({
+      method: 'get',
+      path: '/waters/{id}/state',
+      request: { params: byId, query: span },
+      responses: answers(waterState, 'Readings and forecast over a span'),
+    }),
     async (c) => {
       const { from, to } = c.req.valid('query');
       const [fromMs, toMs] = [Date.parse(from), Date.parse(to)];
       if (toMs <= fromMs || toMs - fromMs > LONGEST_DAYS * DAY) {
-        throw new Problem('invalid', `to: expected after from and at most ${LONGEST_DAYS} days later`, [{ field: 'to', message: `after from, at most ${LONGEST_DAYS} days` }]);
+        throw new Problem('invalid', `to: expected after from and at most ${LONGEST_DAYS} days later`, [
+          { field: 'to', message: `after from, at most ${LONGEST_DAYS} days` },
+        ]);
       }
       return c.json(await loadWaterState(c.get('entities'), c.req.valid('param').id, fromMs, toMs, clock.now()), 200);
     },
@@ -30,20 +37,29 @@ export function waterRoutes({ clock }: Deps) {
     createRoute({ method: 'get', path: '/waters/{id}/chart', request: { params: byId }, responses: answers(chart, 'Sea bed and marks') }),
     async (c) => {
       const layers = await c.get('entities').findBy(ChartLayerEntity, { waterId: c.req.valid('param').id });
-      const bed = found(layers.find((l) => l.kind === 'bed'), 'chart').data as z.infer<typeof chart>['bed'];
+      const bed = found(
+        layers.find((l) => l.kind === 'bed'),
+        'chart',
+      ).data as z.infer<typeof chart>['bed'];
       const marks = (layers.find((l) => l.kind === 'marks')?.data ?? []) as z.infer<typeof chart>['marks'];
       c.header('Cache-Control', 'private, max-age=3600');
       return c.json({ bed, marks }, 200);
     },
   );
   app.openapi(
-    createRoute({ method: 'post', path: '/waters/{id}/readings', request: { params: byId, ...jsonBody(newReading) }, responses: answers(z.object({ ok: z.literal(true) }), 'Stored') }),
+    createRoute({
+      method: 'post',
+      path: '/waters/{id}/readings',
+      request: { params: byId, ...jsonBody(newReading) },
+      responses: answers(z.object({ ok: z.literal(true) }), 'Stored'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const reading = c.req.valid('json');
       const who = c.get('who');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      if (Date.parse(reading.at) > clock.now() + 60_000) throw new Problem('invalid', 'at: a reading cannot come from the future', [{ field: 'at', message: 'in the future' }]);
+      if (Date.parse(reading.at) > clock.now() + 60_000)
+        throw new Problem('invalid', 'at: a reading cannot come from the future', [{ field: 'at', message: 'in the future' }]);
       await entities.insert(ReadingEntity, {
         outfitId: who.outfitId,
         waterId: water.id,

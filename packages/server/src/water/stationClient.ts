@@ -12,8 +12,6 @@ const forecastRun = z.object({
   times: z.array(z.iso.datetime({ offset: true })).max(1000),
   members: z.array(z.object({ member: z.int().nonnegative(), variables: z.record(z.string().max(40), z.array(z.number())) })).max(100),
 });
-export type StationReadings = z.infer<typeof readings>;
-export type ForecastRun = z.infer<typeof forecastRun>;
 
 const PATIENCE_MS = 20_000;
 

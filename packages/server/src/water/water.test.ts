@@ -30,14 +30,18 @@ afterAll(async () => {
 });
 
 const client = () => stationClient(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
-const state = async () => (await captain.get(`/waters/${h.mine.waters[0]?.id}/state?from=${iso(TEST_NOW - 30 * HOUR)}&to=${iso(TEST_NOW + 30 * HOUR)}`)).body;
+const state = async () =>
+  (await captain.get(`/waters/${h.mine.waters[0]?.id}/state?from=${iso(TEST_NOW - 30 * HOUR)}&to=${iso(TEST_NOW + 30 * HOUR)}`)).body;
 
 /** A good station: hourly wind and water temperature, one spike of 40 C. */
 function good(path: string, q: URLSearchParams) {
   if (path === 'forecast') {
     const run = Date.parse(q.get('run') as string);
     const times = Array.from({ length: 48 }, (_, i) => iso(run + i * HOUR));
-    const members = [0, 1, 2].map((member) => ({ member, variables: { windMps: times.map(() => 5 + member), windFromDeg: times.map(() => 350 + member * 5), waterTempC: times.map(() => 14) } }));
+    const members = [0, 1, 2].map((member) => ({
+      member,
+      variables: { windMps: times.map(() => 5 + member), windFromDeg: times.map(() => 350 + member * 5), waterTempC: times.map(() => 14) },
+    }));
     return { body: JSON.stringify({ station: 'x', run: q.get('run'), times, members }) };
   }
   const readings: object[] = [];
@@ -56,7 +60,11 @@ describe('stations', () => {
     for (const [body, status, error] of [
       ['<html>', 200, /not valid JSON|Unexpected token/],
       ['{"station":"x","readings":[{"at":"yesterday","variable":"windMps","value":3}]}', 200, /not usable at readings\.0\.at/],
-      ['{"station":"x","readings":[{"at":"2026-06-18T10:00:00Z","variable":"windMps","value":"3"}]}', 200, /not usable at readings\.0\.value/],
+      [
+        '{"station":"x","readings":[{"at":"2026-06-18T10:00:00Z","variable":"windMps","value":"3"}]}',
+        200,
+        /not usable at readings\.0\.value/,
+      ],
       ['{}', 503, /answered 503/],
     ] as const) {
       answer = () => ({ status, body });
@@ -81,12 +89,18 @@ describe('stations', () => {
     const s = await state();
     expect(Math.max(...s.record.waterTempC.value)).toBeLessThan(16);
     expect(s.stations[0].failed).toEqual([expect.objectContaining({ variable: 'waterTempC', count: 1 })]);
-    const [row] = await h.owner.query(`select count(*)::int as n from reading where water_id = $1 and variable = 'waterTempC' and flag = 4`, [h.mine.waters[0]?.id]);
+    const [row] = await h.owner.query(
+      `select count(*)::int as n from reading where water_id = $1 and variable = 'waterTempC' and flag = 4`,
+      [h.mine.waters[0]?.id],
+    );
     expect(row.n).toBe(1);
   });
 
   it('takes nothing from the future and nothing it does not know', async () => {
-    const rows = await h.owner.query(`select count(*)::int as n from reading where water_id = $1 and (at > $2 or variable = 'unheardOf')`, [h.mine.waters[0]?.id, iso(TEST_NOW)]);
+    const rows = await h.owner.query(`select count(*)::int as n from reading where water_id = $1 and (at > $2 or variable = 'unheardOf')`, [
+      h.mine.waters[0]?.id,
+      iso(TEST_NOW),
+    ]);
     expect(rows[0].n).toBe(0);
   });
 
@@ -98,14 +112,19 @@ describe('stations', () => {
 describe('crew readings', () => {
   const post = (body: object) => captain.post(`/waters/${h.mine.waters[0]?.id}/readings`, body);
   it('are stored with who saw them', async () => {
-    expect((await post({ id: '0197f3f0-0000-7000-8000-000000000001', variable: 'clarityM', at: iso(TEST_NOW - HOUR), value: 2.4 })).status).toBe(200);
+    expect(
+      (await post({ id: '0197f3f0-0000-7000-8000-000000000001', variable: 'clarityM', at: iso(TEST_NOW - HOUR), value: 2.4 })).status,
+    ).toBe(200);
     expect((await state()).crewReadings.at(-1)).toMatchObject({ value: 2.4, by: 'captain' });
   });
   it('are refused out of range, from the future, or for what is not read by hand', async () => {
     const id = '0197f3f0-0000-7000-8000-000000000002';
     const at = iso(TEST_NOW - HOUR);
     expect((await post({ id, variable: 'waterTempC', at, value: 60 })).body.fields[0].field).toBe('value');
-    expect((await post({ id, variable: 'waterTempC', at: iso(TEST_NOW + HOUR), value: 14 })).body.fields[0]).toEqual({ field: 'at', message: 'in the future' });
+    expect((await post({ id, variable: 'waterTempC', at: iso(TEST_NOW + HOUR), value: 14 })).body.fields[0]).toEqual({
+      field: 'at',
+      message: 'in the future',
+    });
     expect((await post({ id, variable: 'mood', at, value: 1 })).status).toBe(400);
   });
   it('asks for a span that makes sense', async () => {

@@ -25,7 +25,13 @@ interface MemberRow {
 }
 
 /** State of a water over a span; forecasts only from runs that were out by nowMs. */
-export async function loadWaterState(entities: EntityManager, waterId: string, fromMs: number, toMs: number, nowMs: number): Promise<WaterStateView> {
+export async function loadWaterState(
+  entities: EntityManager,
+  waterId: string,
+  fromMs: number,
+  toMs: number,
+  nowMs: number,
+): Promise<WaterStateView> {
   const water = found(await entities.findOneBy(WaterEntity, { id: waterId }), 'water');
   const stations = await entities.find(StationEntity, { where: { waterId }, order: { name: 'ASC' } });
   const until = Math.min(toMs, nowMs);
@@ -112,7 +118,10 @@ function windOf(tracks: Map<string, Track>, members: readonly MemberRow[], nowMs
   const both = new Map(direction?.atMs.map((t, i) => [t, direction.value[i] as number]));
   const atMs = speed?.atMs.filter((t) => both.has(t)) ?? [];
   const speedAt = new Map(speed?.atMs.map((t, i) => [t, speed.value[i] as number]));
-  const part = (key: 'east' | 'north'): Track => ({ atMs, value: atMs.map((t) => windComponents(speedAt.get(t) as number, both.get(t) as number)[key]) });
+  const part = (key: 'east' | 'north'): Track => ({
+    atMs,
+    value: atMs.map((t) => windComponents(speedAt.get(t) as number, both.get(t) as number)[key]),
+  });
   const ahead = memberWinds(members);
   const mean = (key: 'east' | 'north'): Track | null =>
     ahead && { atMs: ahead.atMs, value: ahead.atMs.map((_, i) => average(ahead.members.map((m) => m[key][i] as number))) };
@@ -141,7 +150,9 @@ function memberWinds(rows: readonly MemberRow[]): { atMs: number[]; members: { e
 function meanOf(rows: readonly MemberRow[], variable: string): Track | null {
   const of = rows.filter((r) => r.variable === variable);
   const first = of[0];
-  return first ? { atMs: first.at.map((t) => t.getTime()), value: first.at.map((_, i) => average(of.map((m) => m.value[i] as number))) } : null;
+  return first
+    ? { atMs: first.at.map((t) => t.getTime()), value: first.at.map((_, i) => average(of.map((m) => m.value[i] as number))) }
+    : null;
 }
 
 function windSpread(rows: readonly MemberRow[]): Spread | null {
@@ -155,7 +166,13 @@ function scalarSpread(rows: readonly MemberRow[], variable: string): Spread | nu
   const of = rows.filter((r) => r.variable === variable);
   const first = of[0];
   if (!first) return null;
-  return { atMs: first.at.map((t) => t.getTime()), ...edges(first.at.length, of.map((m) => m.value)) };
+  return {
+    atMs: first.at.map((t) => t.getTime()),
+    ...edges(
+      first.at.length,
+      of.map((m) => m.value),
+    ),
+  };
 }
 
 function edges(length: number, members: readonly (readonly number[])[]): { low: number[]; high: number[] } {

@@ -24,7 +24,8 @@ export function Shell() {
   const me = useQuery(meQuery);
   const location = useLocation();
   if (me.isPending) return <Waiting what="Opening" />;
-  if (me.error instanceof ApiProblem && me.error.body.status === 401) return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />;
+  if (me.error instanceof ApiProblem && me.error.body.status === 401)
+    return <Navigate to="/sign-in" state={{ from: location.pathname }} replace />;
   return (
     <CursorProvider>
       <Desk />
@@ -45,7 +46,10 @@ function Desk() {
   const tomorrow = addDays(localDate(serverNow(), zone), 1);
   const trips = [...(board?.tomorrow ?? []), ...(board?.today ?? [])];
   const firstTrip = trips.find((t) => t.status !== 'done')?.id;
-  const underWay = (board?.today ?? []).find((t) => t.status === 'under way') ?? (board?.today ?? []).find((t) => t.status === 'planned') ?? board?.tomorrow[0];
+  const underWay =
+    (board?.today ?? []).find((t) => t.status === 'under way') ??
+    (board?.today ?? []).find((t) => t.status === 'planned') ??
+    board?.tomorrow[0];
   const places: readonly (readonly [string, string, string])[] = [
     ['b', 'Board', '/'],
     ['w', 'Water', '/water'],
@@ -113,23 +117,38 @@ function Desk() {
             key={name}
             to={to}
             end={to === '/'}
-            className={({ isActive }) => `border-l-4 py-2 text-center text-[0.78rem] no-underline ${isActive ? 'border-kelp bg-paper font-bold text-ink' : 'border-transparent text-ink-2 hover:text-ink'}`}
+            className={({ isActive }) =>
+              `border-l-4 py-2 text-center text-[0.78rem] no-underline ${isActive ? 'border-kelp bg-paper font-bold text-ink' : 'border-transparent text-ink-2 hover:text-ink'}`
+            }
           >
             {name}
           </NavLink>
         ))}
-        <button type="button" onClick={() => setPalette(true)} className="mt-auto cursor-pointer py-3 text-center text-[0.78rem] text-ink-2" aria-label="Any command (Ctrl K)">
+        <button
+          type="button"
+          onClick={() => setPalette(true)}
+          className="mt-auto cursor-pointer py-3 text-center text-[0.78rem] text-ink-2"
+          aria-label="^K, any command"
+        >
           <kbd className="num rounded border border-line px-1">^K</kbd>
         </button>
       </nav>
       <main className="flex min-w-0 flex-1 flex-col">
         <Outlet />
       </main>
-      <Command.Dialog open={palette} onOpenChange={setPalette} label="Any command" className="fixed inset-0 z-50 flex items-start justify-center bg-ink/30 pt-[12vh]">
+      <Command.Dialog
+        open={palette}
+        onOpenChange={setPalette}
+        label="Any command"
+        className="fixed inset-0 z-50 flex items-start justify-center bg-ink/30 pt-[12vh]"
+      >
         <div className="w-[520px] rounded border border-ink bg-paper shadow-lg">
           <Dialog.Title className="sr-only">Any command</Dialog.Title>
           <Dialog.Description className="sr-only">Type to find a screen, a trip or a command</Dialog.Description>
-          <Command.Input placeholder="Screen, trip or command" className="w-full border-b border-line bg-transparent px-4 py-3 outline-none" />
+          <Command.Input
+            placeholder="Screen, trip or command"
+            className="w-full border-b border-line bg-transparent px-4 py-3 outline-none"
+          />
           <Command.List className="max-h-[50vh] overflow-auto p-2 [&_[cmdk-item]]:cursor-pointer [&_[cmdk-item]]:rounded [&_[cmdk-item]]:px-3 [&_[cmdk-item]]:py-1.5 [&_[cmdk-item][data-selected=true]]:bg-kelp-pale">
             <Command.Empty className="px-3 py-2 text-ink-2">Nothing of that name.</Command.Empty>
             {places.map(([key, name, to]) => (
@@ -138,7 +157,7 @@ function Desk() {
               </Command.Item>
             ))}
             {trips.map((t) => (
-              <Command.Item key={t.id} value={`trip ${t.boat.name} ${t.startsAt}`} onSelect={() => go(`/trips/${t.id}`)}>
+              <Command.Item key={t.id} value={`plan ${t.boat.name} ${t.startsAt}`} onSelect={() => go(`/trips/${t.id}`)}>
                 Plan {t.boat.name}, {dayName(t.startsAt, zone)} {clock(t.startsAt, zone)}
               </Command.Item>
             ))}
@@ -153,17 +172,33 @@ function Desk() {
               </Command.Item>
             ))}
             {THEMES.map((t) => (
-              <Command.Item key={t} value={`theme ${t}`} onSelect={() => { setTheme(t); setPalette(false); }}>
+              <Command.Item
+                key={t}
+                value={`theme ${t}`}
+                onSelect={() => {
+                  setTheme(t);
+                  setPalette(false);
+                }}
+              >
                 Theme: {t}
               </Command.Item>
             ))}
             {me?.demo && (
               <>
                 <Command.Item onSelect={() => setDemoClock(serverNow() + 3_600_000)}>Demo clock: one hour on</Command.Item>
-                <Command.Item onSelect={() => setDemoClock(Date.parse(`${tomorrow}T06:20:00Z`) + 2 * 3_600_000)}>Demo clock: tomorrow morning, 06:20</Command.Item>
+                <Command.Item onSelect={() => setDemoClock(Date.parse(`${tomorrow}T06:20:00Z`) + 2 * 3_600_000)}>
+                  Demo clock: tomorrow morning, 06:20
+                </Command.Item>
               </>
             )}
-            <Command.Item onSelect={() => { setPalette(false); setKeys(true); }}>Keys</Command.Item>
+            <Command.Item
+              onSelect={() => {
+                setPalette(false);
+                setKeys(true);
+              }}
+            >
+              Keys
+            </Command.Item>
             <Command.Item onSelect={signOut}>Sign out {me?.name}</Command.Item>
           </Command.List>
         </div>

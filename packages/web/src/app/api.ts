@@ -24,7 +24,17 @@ async function send<T>(path: string, init?: RequestInit): Promise<T> {
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const problem = body as ProblemBody | null;
-    throw new ApiProblem(problem ?? { type: '', code: 'internal', title: 'The server failed', status: response.status, detail: 'The server failed', remedy: 'Try again.', fields: [] });
+    throw new ApiProblem(
+      problem ?? {
+        type: '',
+        code: 'internal',
+        title: 'The server failed',
+        status: response.status,
+        detail: 'The server failed',
+        remedy: 'Try again.',
+        fields: [],
+      },
+    );
   }
   return body as T;
 }
@@ -34,4 +44,7 @@ export const get = <T>(path: string): Promise<T> => send<T>(path);
 
 /** Sends to the server. */
 export const post = <T>(path: string, body?: unknown): Promise<T> =>
-  send<T>(path, { method: 'POST', ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }) });
+  send<T>(path, {
+    method: 'POST',
+    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+  });

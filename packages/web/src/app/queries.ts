@@ -25,16 +25,30 @@ export const tripQuery = (id: string) => queryOptions({ queryKey: ['trip', id], 
 export const deskQuery = (tripId: string) =>
   queryOptions({ queryKey: ['desk', tripId], queryFn: () => get<PlanDesk>(`/trips/${tripId}/desk`), staleTime: Number.POSITIVE_INFINITY });
 export const chartQuery = (waterId: string) =>
-  queryOptions({ queryKey: ['chart', waterId], queryFn: () => get<Chart>(`/waters/${waterId}/chart`), staleTime: Number.POSITIVE_INFINITY });
-export const spotsQuery = (waterId: string) => queryOptions({ queryKey: ['spots', waterId], queryFn: () => get<SpotView[]>(`/waters/${waterId}/spots`) });
+  queryOptions({
+    queryKey: ['chart', waterId],
+    queryFn: () => get<Chart>(`/waters/${waterId}/chart`),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+export const spotsQuery = (waterId: string) =>
+  queryOptions({ queryKey: ['spots', waterId], queryFn: () => get<SpotView[]>(`/waters/${waterId}/spots`) });
 export const stateQuery = (waterId: string, from: number, to: number) =>
   queryOptions({
     queryKey: ['state', waterId, from, to],
-    queryFn: () => get<WaterStateView>(`/waters/${waterId}/state?${new URLSearchParams({ from: new Date(from).toISOString(), to: new Date(to).toISOString() })}`),
+    queryFn: () =>
+      get<WaterStateView>(
+        `/waters/${waterId}/state?${new URLSearchParams({ from: new Date(from).toISOString(), to: new Date(to).toISOString() })}`,
+      ),
     placeholderData: keepPreviousData,
     staleTime: 60_000,
   });
 export const briefQuery = (date: string) => queryOptions({ queryKey: ['brief', date], queryFn: () => get<BriefView>(`/brief/${date}`) });
-export const logQuery = (filter: string) => queryOptions({ queryKey: ['log', filter], queryFn: () => get<LogView>(`/log?${filter}`), placeholderData: keepPreviousData });
+export const logQuery = (filter: string) =>
+  queryOptions({ queryKey: ['log', filter], queryFn: () => get<LogView>(`/log?${filter}`), placeholderData: keepPreviousData });
 export const stopsQuery = (ids: readonly string[]) =>
-  queryOptions({ queryKey: ['stops', ids], queryFn: () => post<StopDetail[]>('/stops/find', { ids }), enabled: ids.length > 0, staleTime: 300_000 });
+  queryOptions({
+    queryKey: ['stops', ids],
+    queryFn: () => post<StopDetail[]>('/stops/find', { ids }),
+    enabled: ids.length > 0,
+    staleTime: 300_000,
+  });

@@ -18,10 +18,14 @@ export function CursorProvider({ children }: { children: ReactNode }) {
   const [at, setAt] = useState(() => Math.round(serverNow() / QUARTER) * QUARTER);
   const [span, keepSpan] = useState<readonly [number, number] | null>(null);
   const set = useCallback((to: number) => setAt(span ? Math.min(span[1], Math.max(span[0], to)) : to), [span]);
-  const move = useCallback((minutes: number) => setAt((t) => {
-    const to = Math.round((t + minutes * 60_000) / QUARTER) * QUARTER;
-    return span ? Math.min(span[1], Math.max(span[0], to)) : to;
-  }), [span]);
+  const move = useCallback(
+    (minutes: number) =>
+      setAt((t) => {
+        const to = Math.round((t + minutes * 60_000) / QUARTER) * QUARTER;
+        return span ? Math.min(span[1], Math.max(span[0], to)) : to;
+      }),
+    [span],
+  );
   const setSpan = useCallback((next: readonly [number, number] | null, startAt?: number) => {
     keepSpan(next);
     setAt((t) => {

@@ -35,15 +35,31 @@ export function SignIn() {
       <div>
         <img src="/icon.svg" alt="" className="mb-4 h-14 w-14" />
         <h1 className="text-[1.9rem] leading-tight font-bold">Bluffwind</h1>
-        <p className="mt-2 max-w-[34ch] text-ink-2">Tomorrow's spots, baits and hours, from the water and from what your crew has caught, the empty hours counted.</p>
+        <p className="mt-2 max-w-[34ch] text-ink-2">
+          Tomorrow's spots, baits and hours, from the water and from what your crew has caught, the empty hours counted.
+        </p>
         <form onSubmit={submit} className="mt-6 flex max-w-[320px] flex-col gap-3">
           <label className="flex flex-col gap-1">
             E-mail
-            <input type="email" required autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} className="rounded border border-ink-3 bg-paper px-3 py-2" />
+            <input
+              type="email"
+              required
+              autoComplete="username"
+              value={email}
+              onChange={(e) => setEmail(e.target.value)}
+              className="rounded border border-ink-3 bg-paper px-3 py-2"
+            />
           </label>
           <label className="flex flex-col gap-1">
             Password
-            <input type="password" required autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} className="rounded border border-ink-3 bg-paper px-3 py-2" />
+            <input
+              type="password"
+              required
+              autoComplete="current-password"
+              value={password}
+              onChange={(e) => setPassword(e.target.value)}
+              className="rounded border border-ink-3 bg-paper px-3 py-2"
+            />
           </label>
           <Button strong type="submit" disabled={busy} className="justify-center py-2">
             Sign in

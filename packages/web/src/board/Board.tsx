@@ -20,7 +20,8 @@ export function Board() {
   const now = serverNow();
   const today = localDate(now, zone);
   const tomorrow = addDays(today, 1);
-  const water = outfit?.waters.find((w) => w.id === (board.data?.tomorrow[0]?.water.id ?? board.data?.today[0]?.water.id)) ?? outfit?.waters[0];
+  const water =
+    outfit?.waters.find((w) => w.id === (board.data?.tomorrow[0]?.water.id ?? board.data?.today[0]?.water.id)) ?? outfit?.waters[0];
   const day = board.data && board.data.tomorrow.length > 0 ? tomorrow : today;
   const [from, to] = useMemo(() => {
     const start = startOfLocalDay(day, zone);
@@ -34,11 +35,11 @@ export function Board() {
     <>
       <Header title={`Tonight and ${dateName(tomorrow)}`} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
       <div className="grid min-h-0 flex-1 grid-cols-[1fr_300px] overflow-hidden">
-        <div className="overflow-auto px-[18px] py-4">
+        <section aria-label="Trips" tabIndex={0} className="overflow-auto px-[18px] py-4">
           <Trips title="Tomorrow" trips={next} zone={zone} />
           <Trips title="Today" trips={done} zone={zone} />
           {next.length + done.length === 0 && <p className="text-ink-2">No trips today or tomorrow.</p>}
-        </div>
+        </section>
         <aside className="overflow-auto border-l border-line px-4 py-4">
           <h2 className="font-bold">{open.length === 0 ? 'Nothing is open' : 'Still open'}</h2>
           <ul>
@@ -74,12 +75,7 @@ export function Board() {
               zone={zone}
               state={state.data}
               startAt={Date.parse(day === tomorrow ? (next[0]?.startsAt ?? '') : (done[0]?.startsAt ?? '')) || undefined}
-              lanes={[
-                ['light', 10],
-                ...(water.tidal ? [['tide', 66] as const] : []),
-                ['wind', 50],
-                ['water', 46],
-              ]}
+              lanes={[['light', 10], ...(water.tidal ? [['tide', 66] as const] : []), ['wind', 50], ['water', 46]]}
             />
           </Suspense>
         </section>
@@ -97,12 +93,18 @@ function Trips({ title, trips, zone }: { title: string; trips: readonly TripView
       <ul>
         {trips.map((t) => (
           <li key={t.id} className="border-t border-line">
-            <Link to={`/trips/${t.id}`} className="grid grid-cols-[118px_1fr_auto_190px] items-center gap-4 py-2.5 text-ink no-underline hover:bg-paper">
+            <Link
+              to={`/trips/${t.id}`}
+              className="grid grid-cols-[118px_1fr_auto_190px] items-center gap-4 py-2.5 text-ink no-underline hover:bg-paper"
+            >
               <span className="num text-[0.93rem]">
                 {clock(t.startsAt, zone)}–{clock(t.endsAt, zone)}
               </span>
               <span className="min-w-0">
-                <b>{t.boat.name}</b> <span className="text-ink-2">· {t.captain.name.split(' ')[0]} · {t.water.name}</span>
+                <b>{t.boat.name}</b>{' '}
+                <span className="text-ink-2">
+                  · {t.captain.name.split(' ')[0]} · {t.water.name}
+                </span>
                 <br />
                 <span className="text-[0.9rem] text-ink-2">
                   {t.guests.length > 0 ? `${t.guests[0]?.name.split(' ').at(-1)} party, ${t.guests.length}` : 'no guests named'}
@@ -110,16 +112,27 @@ function Trips({ title, trips, zone }: { title: string; trips: readonly TripView
                   {t.wish ? ` · ${t.wish}` : ''}
                 </span>
               </span>
-              <span className={`text-[0.87rem] ${t.status === 'under way' ? 'font-bold text-kelp' : 'text-ink-2'}`}>{t.status === 'planned' ? '' : t.status}</span>
+              <span className={`text-[0.87rem] ${t.status === 'under way' ? 'font-bold text-kelp' : 'text-ink-2'}`}>
+                {t.status === 'planned' ? '' : t.status}
+              </span>
               {t.plan ? (
                 <span className="flex items-center justify-end gap-3">
-                  <RangeBar lo={t.plan.lo80} mid={t.plan.expected} hi={t.plan.hi80} max={max} width={90} label={`80 % range ${t.plan.lo80} to ${t.plan.hi80} fish`} />
+                  <RangeBar
+                    lo={t.plan.lo80}
+                    mid={t.plan.expected}
+                    hi={t.plan.hi80}
+                    max={max}
+                    width={90}
+                    label={`80 % range ${t.plan.lo80} to ${t.plan.hi80} fish`}
+                  />
                   <span className="text-right">
                     <b className="num">{fish(t.plan.expected)}</b> <span className="text-[0.8rem] text-ink-2">fish</span>
                   </span>
                 </span>
               ) : (
-                <span className={`text-right text-[0.9rem] ${t.status === 'done' ? 'text-ink-2' : 'text-rust'}`}>{t.status === 'done' ? 'no plan was kept' : 'no plan yet'}</span>
+                <span className={`text-right text-[0.9rem] ${t.status === 'done' ? 'text-ink-2' : 'text-rust'}`}>
+                  {t.status === 'done' ? 'no plan was kept' : 'no plan yet'}
+                </span>
               )}
             </Link>
           </li>

@@ -31,10 +31,11 @@ export default function Brief() {
   }
   return (
     <>
-      <Header title={`Brief for ${dateName(date)}`} note={`written ${clock(b.writtenAt, b.zone)} from ${b.trips} ${b.trips === 1 ? 'trip' : 'trips'} on ${dateName(b.debriefDate)}, ${b.rodHours.toFixed(0)} rod-hours, ${b.fish} fish`}>
-        {b.publishedAt && (
-          <Button onClick={() => send(`/brief/${date}/read`, 'Marked as read by you.')}>I have read it</Button>
-        )}
+      <Header
+        title={`Brief for ${dateName(date)}`}
+        note={`written ${clock(b.writtenAt, b.zone)} from ${b.trips} ${b.trips === 1 ? 'trip' : 'trips'} on ${dateName(b.debriefDate)}, ${b.rodHours.toFixed(0)} rod-hours, ${b.fish} fish`}
+      >
+        {b.publishedAt && <Button onClick={() => send(`/brief/${date}/read`, 'Marked as read by you.')}>I have read it</Button>}
         <Button onClick={() => window.print()}>Print</Button>
         {me?.role !== 'mate' && (
           <Button strong onClick={() => send(`/brief/${date}/publish`, 'Published to the crew.')}>
@@ -47,11 +48,21 @@ export default function Brief() {
         <aside className="no-print border-r border-line">
           <ul aria-label="Boats">
             {b.boats.map((x, i) => (
-              <li key={x.trip.id} className={`border-b border-line border-l-4 ${x === boat ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}>
-                <button type="button" aria-pressed={x === boat} className="block w-full cursor-pointer px-4 py-2.5 text-left" onClick={() => setChosen(i)}>
+              <li
+                key={x.trip.id}
+                className={`border-b border-line border-l-4 ${x === boat ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}
+              >
+                <button
+                  type="button"
+                  aria-pressed={x === boat}
+                  className="block w-full cursor-pointer px-4 py-2.5 text-left"
+                  onClick={() => setChosen(i)}
+                >
                   <b>{x.trip.boat.name}</b>
                   <span className="block text-[0.9rem] text-ink-2">
-                    <span className="num">{clock(x.trip.startsAt, b.zone)}</span> {x.trip.guests[0]?.name.split(' ').at(-1) ?? 'no'} party, {x.trip.guests.length}. {b.publishedAt ? (x.readBy.length > 0 ? `Read by ${x.readBy.length}.` : 'Not read.') : 'Not published.'}
+                    <span className="num">{clock(x.trip.startsAt, b.zone)}</span> {x.trip.guests[0]?.name.split(' ').at(-1) ?? 'no'} party,{' '}
+                    {x.trip.guests.length}.{' '}
+                    {b.publishedAt ? (x.readBy.length > 0 ? `Read by ${x.readBy.length}.` : 'Not read.') : 'Not published.'}
                   </span>
                 </button>
               </li>
@@ -73,7 +84,11 @@ export default function Brief() {
         <article className="bg-paper px-7 py-6">{boat ? <BoatPage brief={b} boat={boat} /> : null}</article>
         <aside className="border-l border-line px-5 py-5" aria-label="What changed and why">
           <h2 className="mb-2 font-bold">What {dateName(b.debriefDate)} changed, and why</h2>
-          {b.changes.length === 0 && <p className="border-t border-line py-2 text-ink-2">{b.trips === 0 ? 'Nothing was fished, so nothing has moved.' : 'Nothing moved by more than a twentieth.'}</p>}
+          {b.changes.length === 0 && (
+            <p className="border-t border-line py-2 text-ink-2">
+              {b.trips === 0 ? 'Nothing was fished, so nothing has moved.' : 'Nothing moved by more than a twentieth.'}
+            </p>
+          )}
           {b.changes.slice(0, 8).map((c) => (
             <div key={c.spotId} className="border-t border-line py-2.5" data-change={c.spotName}>
               <p>
@@ -97,8 +112,17 @@ function Against({ brief }: { brief: BriefView }) {
       {brief.againstPlan.map((a) => (
         <div key={a.spotId} className="flex items-center justify-between gap-2 py-1 text-[0.87rem]" data-against={a.spotName}>
           <span className="w-[118px]">{a.spotName}</span>
-          <RangeBar lo={a.lo80} hi={a.hi80} max={max} dot={a.fish} width={120} label={`${a.fish} fish, expected ${fish(a.expected)}, 80 % range ${a.lo80} to ${a.hi80}`} />
-          <span className="num w-6 text-right" data-fish>{a.fish}</span>
+          <RangeBar
+            lo={a.lo80}
+            hi={a.hi80}
+            max={max}
+            dot={a.fish}
+            width={120}
+            label={`${a.fish} fish, expected ${fish(a.expected)}, 80 % range ${a.lo80} to ${a.hi80}`}
+          />
+          <span className="num w-6 text-right" data-fish>
+            {a.fish}
+          </span>
         </div>
       ))}
       <p className="mt-2 text-[0.9rem] text-ink-2">{brief.summary}</p>
@@ -122,14 +146,19 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
           <h3 className="mt-4 mb-1 font-bold">
             Legs, {fish(plan.expected)} fish ({plan.lo80} to {plan.hi80})
             {boat.worthNow !== null && Math.abs(boat.worthNow - plan.expected) > 0.05 && (
-              <span className="font-normal text-ink-2"> · worth {fish(boat.worthNow)} with the day’s catches and the newest forecast counted</span>
+              <span className="font-normal text-ink-2">
+                {' '}
+                · worth {fish(boat.worthNow)} with the day’s catches and the newest forecast counted
+              </span>
             )}
             {boat.worthNow === null && <span className="font-normal text-rust"> · no longer fits the water; lay it anew</span>}
           </h3>
           <ol>
             {plan.legs.map((l, i) => (
               <li key={l.spotId} className="grid grid-cols-[36px_110px_1fr_auto] items-start gap-2 border-t border-line py-2">
-                <span className="flex h-6 w-6 items-center justify-center rounded-full border-2 border-kelp text-[0.87rem] font-bold">{i + 1}</span>
+                <span className="flex h-6 w-6 items-center justify-center rounded-full border-2 border-kelp text-[0.87rem] font-bold">
+                  {i + 1}
+                </span>
                 <span className="num">
                   {clock(l.startAt, brief.zone)} to {clock(l.departAt, brief.zone)}
                 </span>
@@ -156,7 +185,9 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
         </>
       )}
       <h3 className="mt-4 font-bold">Rules in the crew’s copy</h3>
-      <p className="text-[0.93rem] text-ink-2">{boat.rules.join('. ')}. Local rules, the licensed captain’s judgement and the makers’ instructions come first.</p>
+      <p className="text-[0.93rem] text-ink-2">
+        {boat.rules.join('. ')}. Local rules, the licensed captain’s judgement and the makers’ instructions come first.
+      </p>
     </>
   );
 }

@@ -4,7 +4,7 @@ import type { SeaBed } from '@bluffwind/core/ground/seaBed';
 import { compassPoint } from '@bluffwind/core/units/angle';
 import { Feature, Map as OlMap, View } from 'ol';
 import ScaleLine from 'ol/control/ScaleLine';
-import { LineString, MultiPolygon, Point, Polygon } from 'ol/geom';
+import { LineString, type MultiPolygon, Point, Polygon } from 'ol/geom';
 import VectorLayer from 'ol/layer/Vector';
 import { useGeographic } from 'ol/proj';
 import VectorSource from 'ol/source/Vector';
@@ -14,6 +14,7 @@ import { depth as depthWords } from '../ui/format';
 import { deeperThan, shelteredArea } from './layers';
 import 'ol/ol.css';
 
+// biome-ignore lint/correctness/useHookAtTopLevel: not a hook of React, a setting of the map library
 useGeographic();
 
 export interface ChartSpot {
@@ -50,14 +51,19 @@ const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
 const INK = '#10292e';
 const KELP = '#2f6b3c';
 
-
 export function Chart({ data, spots, dock, tideM, wind, time, selected, route, onSelect }: ChartProps) {
   const box = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<OlMap | null>(null);
   const [pointer, setPointer] = useState<string>('');
   const bed: SeaBed = data.bed;
   const sources = useMemo(
-    () => ({ ground: new VectorSource(), tide: new VectorSource(), lee: new VectorSource(), marks: new VectorSource(), route: new VectorSource(), spots: new VectorSource() }),
+    () => ({
+      ground: new VectorSource(),
+      lee: new VectorSource(),
+      marks: new VectorSource(),
+      route: new VectorSource(),
+      spots: new VectorSource(),
+    }),
     [],
   );
   const select = useRef(onSelect);
@@ -65,10 +71,17 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
 
   useEffect(() => {
     if (!box.current) return;
-    const layer = (source: VectorSource, zIndex: number, declutter = false) => new VectorLayer({ source, zIndex, declutter, updateWhileInteracting: true });
+    const layer = (source: VectorSource, zIndex: number, declutter = false) =>
+      new VectorLayer({ source, zIndex, declutter, updateWhileInteracting: true });
     const made = new OlMap({
       target: box.current,
-      layers: [layer(sources.ground, 1), layer(sources.tide, 2), layer(sources.lee, 3), layer(sources.marks, 4), layer(sources.route, 5), layer(sources.spots, 6, true)],
+      layers: [
+        layer(sources.ground, 1),
+        layer(sources.lee, 3),
+        layer(sources.marks, 4),
+        layer(sources.route, 5),
+        layer(sources.spots, 6, true),
+      ],
       view: new View({ center: [-35.2, 47.6], zoom: 13, maxZoom: 18, minZoom: 10, enableRotation: false }),
       controls: [new ScaleLine({ minWidth: 80 })],
     });
@@ -106,43 +119,62 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
     sources.ground.addFeature(drying);
     for (const [depth, color] of BANDS) {
       const f = new Feature(deeperThan(bed, depth));
-      f.setStyle(new Style({ fill: new Fill({ color }), zIndex: 10 + depth, stroke: new Stroke({ color: 'rgba(31,74,89,0.35)', width: 0.8 }) }));
+      f.setStyle(
+        new Style({ fill: new Fill({ color }), zIndex: 10 + depth, stroke: new Stroke({ color: 'rgba(31,74,89,0.35)', width: 0.8 }) }),
+      );
       sources.ground.addFeature(f);
       addContourLabels(sources.ground, f.getGeometry() as MultiPolygon, depth);
     }
     if (map) {
       const m = { lat: 111_200, lon: 111_200 * Math.cos((bed.lat0 * Math.PI) / 180) };
-      map.getView().fit([bed.lon0 + 0.02 * (width / m.lon), bed.lat0 + 0.05 * (height / m.lat), bed.lon0 + 0.98 * (width / m.lon), bed.lat0 + 0.95 * (height / m.lat)], { padding: [4, 4, 4, 4] });
+      map
+        .getView()
+        .fit(
+          [
+            bed.lon0 + 0.02 * (width / m.lon),
+            bed.lat0 + 0.05 * (height / m.lat),
+            bed.lon0 + 0.98 * (width / m.lon),
+            bed.lat0 + 0.95 * (height / m.lat),
+          ],
+          { padding: [4, 4, 4, 4] },
+        );
     }
   }, [bed, map, sources]);
 
+  // Five centimetres for the water's edge, half a metre for the lee: finer steps cannot be seen.
+  const edgeM = Math.round((tideM ?? 0) * 20) / 20;
+  const leeTideM = Math.round((tideM ?? 0) * 2) / 2;
   useEffect(() => {
-    sources.tide.clear();
-    const covered = new Feature(deeperThan(bed, -(tideM ?? 0)));
+    const covered = new Feature(deeperThan(bed, -edgeM));
     // Under the bands: they are part of what is covered.
     covered.setStyle(new Style({ fill: new Fill({ color: '#e6eeee' }), stroke: new Stroke({ color: '#1f4a59', width: 1.1 }), zIndex: 2 }));
     const old = sources.ground.getFeatures().find((f) => f.get('covered'));
     if (old) sources.ground.removeFeature(old);
     covered.set('covered', true);
     sources.ground.addFeature(covered);
-  }, [bed, tideM === null ? 0 : Math.round(tideM * 20), sources]);
+  }, [bed, edgeM, sources]);
 
   const windSector = wind ? Math.round(wind.fromDeg / 5) * 5 : null;
   const blows = wind !== null && wind.mps >= 2;
   useEffect(() => {
     sources.lee.clear();
     if (windSector === null || !blows) return;
-    const lee = new Feature(shelteredArea(bed, windSector, tideM ?? 0));
+    const lee = new Feature(shelteredArea(bed, windSector, leeTideM));
     lee.setStyle(new Style({ fill: new Fill({ color: hatch() }), zIndex: 50 }));
     sources.lee.addFeature(lee);
-  }, [bed, windSector, blows, tideM === null ? 0 : Math.round(tideM * 2), sources]);
+  }, [bed, windSector, blows, leeTideM, sources]);
 
   useEffect(() => {
     sources.marks.clear();
     for (const m of data.marks) {
       if (m.kind === 'weed') {
         const f = new Feature(new Polygon([[...m.points, m.points[0] as [number, number]]]));
-        f.setStyle(new Style({ fill: new Fill({ color: stipple() }), stroke: new Stroke({ color: 'rgba(47,107,60,0.5)', width: 1, lineDash: [2, 3] }) }));
+        f.setStyle(
+          new Style({
+            fill: new Fill({ color: stipple() }),
+            stroke: new Stroke({ color: 'rgba(47,107,60,0.5)', width: 1, lineDash: [2, 3] }),
+          }),
+        );
         sources.marks.addFeature(f);
         continue;
       }
@@ -165,7 +197,10 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
     sources.route.clear();
     if (!route || route.length < 2) return;
     const f = new Feature(new LineString(route.map((p) => [...p])));
-    f.setStyle([new Style({ stroke: new Stroke({ color: '#fbf9f3', width: 5.5 }) }), new Style({ stroke: new Stroke({ color: KELP, width: 2.6 }) })]);
+    f.setStyle([
+      new Style({ stroke: new Stroke({ color: '#fbf9f3', width: 5.5 }) }),
+      new Style({ stroke: new Stroke({ color: KELP, width: 2.6 }) }),
+    ]);
     sources.route.addFeature(f);
   }, [route, sources]);
 
@@ -178,13 +213,31 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
       f.setStyle([
         new Style({
           image: planned
-            ? new Circle({ radius: 12, fill: new Fill({ color: '#fbf9f3' }), stroke: new Stroke({ color: KELP, width: 3 }), declutterMode: 'obstacle' })
-            : new RegularShape({ points: 4, radius: chosen ? 9 : 6.5, fill: new Fill({ color: chosen ? KELP : '#fbf9f3' }), stroke: new Stroke({ color: s.banned ? '#a4451d' : INK, width: 1.6 }), declutterMode: 'none' }),
-          ...(planned ? { text: new Text({ text: String(s.order), font: `700 14px ${FONT}`, fill: new Fill({ color: INK }), declutterMode: 'none' }) } : {}),
+            ? new Circle({
+                radius: 12,
+                fill: new Fill({ color: '#fbf9f3' }),
+                stroke: new Stroke({ color: KELP, width: 3 }),
+                declutterMode: 'obstacle',
+              })
+            : new RegularShape({
+                points: 4,
+                radius: chosen ? 9 : 6.5,
+                fill: new Fill({ color: chosen ? KELP : '#fbf9f3' }),
+                stroke: new Stroke({ color: s.banned ? '#a4451d' : INK, width: 1.6 }),
+                declutterMode: 'none',
+              }),
+          ...(planned
+            ? { text: new Text({ text: String(s.order), font: `700 14px ${FONT}`, fill: new Fill({ color: INK }), declutterMode: 'none' }) }
+            : {}),
           zIndex: planned ? 30 : chosen ? 25 : 5,
         }),
         new Style({
-          text: label(s.banned ? `${s.name} (banned)` : s.name, { offsetX: planned ? 18 : 11, textAlign: 'left', bold: planned || chosen, color: s.banned ? '#a4451d' : INK }),
+          text: label(s.banned ? `${s.name} (banned)` : s.name, {
+            offsetX: planned ? 18 : 11,
+            textAlign: 'left',
+            bold: planned || chosen,
+            color: s.banned ? '#a4451d' : INK,
+          }),
           zIndex: planned ? 31 : chosen ? 26 : 6,
         }),
       ]);
@@ -229,8 +282,25 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
   );
 }
 
-function label(text: string, { offsetX = 0, offsetY = 0, textAlign = 'center', bold = false, color = INK }: { offsetX?: number; offsetY?: number; textAlign?: CanvasTextAlign; bold?: boolean; color?: string }): Text {
-  return new Text({ text, font: `${bold ? 700 : 500} 13px ${FONT}`, offsetX, offsetY, textAlign, fill: new Fill({ color }), stroke: new Stroke({ color: 'rgba(251,249,243,0.92)', width: 3.5 }) });
+function label(
+  text: string,
+  {
+    offsetX = 0,
+    offsetY = 0,
+    textAlign = 'center',
+    bold = false,
+    color = INK,
+  }: { offsetX?: number; offsetY?: number; textAlign?: CanvasTextAlign; bold?: boolean; color?: string },
+): Text {
+  return new Text({
+    text,
+    font: `${bold ? 700 : 500} 13px ${FONT}`,
+    offsetX,
+    offsetY,
+    textAlign,
+    fill: new Fill({ color }),
+    stroke: new Stroke({ color: 'rgba(251,249,243,0.92)', width: 3.5 }),
+  });
 }
 
 /** One depth figure per longer contour, where it does not run along the edge. */
@@ -241,7 +311,17 @@ function addContourLabels(source: VectorSource, area: MultiPolygon, depth: numbe
     const at = ring[Math.floor(ring.length * 0.37)];
     if (!at) continue;
     const f = new Feature(new Point(at));
-    f.setStyle(new Style({ zIndex: 60, text: new Text({ text: depthWords(depth).replace('.0', ''), font: `11px ${FONT}`, fill: new Fill({ color: '#1f4a59' }), stroke: new Stroke({ color: 'rgba(211,225,227,0.9)', width: 3 }) }) }));
+    f.setStyle(
+      new Style({
+        zIndex: 60,
+        text: new Text({
+          text: depthWords(depth).replace('.0', ''),
+          font: `11px ${FONT}`,
+          fill: new Fill({ color: '#1f4a59' }),
+          stroke: new Stroke({ color: 'rgba(211,225,227,0.9)', width: 3 }),
+        }),
+      }),
+    );
     source.addFeature(f);
   }
 }

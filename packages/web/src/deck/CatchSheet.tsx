@@ -43,36 +43,81 @@ export function CatchSheet({ pack, species, keptToday, onDone, onClose }: CatchS
           <p className="mt-3 mb-1">{species.lengthKind} length, cm</p>
           <div className="grid grid-cols-4 gap-2">
             {base.map((cm) => (
-              <button key={cm} type="button" aria-pressed={lengthMm === cm * 10} onClick={() => choose(cm * 10)} className={`${BIG} num ${lengthMm === cm * 10 ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}>
+              <button
+                key={cm}
+                type="button"
+                aria-pressed={lengthMm === cm * 10}
+                onClick={() => choose(cm * 10)}
+                className={`${BIG} num ${lengthMm === cm * 10 ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}
+              >
                 {cm}
               </button>
             ))}
           </div>
           <div className="mt-2 grid grid-cols-[1fr_1fr_2fr] gap-2">
-            <button type="button" disabled={lengthMm === null} onClick={() => setLength((l) => Math.max(50, (l ?? 0) - 10))} className={`${BIG} border-ink disabled:opacity-40`} aria-label="One centimetre shorter">
+            <button
+              type="button"
+              disabled={lengthMm === null}
+              onClick={() => setLength((l) => Math.max(50, (l ?? 0) - 10))}
+              className={`${BIG} border-ink disabled:opacity-40`}
+              aria-label="−1 centimetre"
+            >
               −1
             </button>
-            <button type="button" disabled={lengthMm === null} onClick={() => setLength((l) => (l ?? 0) + 10)} className={`${BIG} border-ink disabled:opacity-40`} aria-label="One centimetre longer">
+            <button
+              type="button"
+              disabled={lengthMm === null}
+              onClick={() => setLength((l) => (l ?? 0) + 10)}
+              className={`${BIG} border-ink disabled:opacity-40`}
+              aria-label="+1 centimetre"
+            >
               +1
             </button>
-            <button type="button" aria-pressed={measured && lengthMm === null} onClick={() => choose(null)} className={`${BIG} ${measured && lengthMm === null ? 'border-ink bg-ink text-chalk' : 'border-dashed border-ink'}`}>
+            <button
+              type="button"
+              aria-pressed={measured && lengthMm === null}
+              onClick={() => choose(null)}
+              className={`${BIG} ${measured && lengthMm === null ? 'border-ink bg-ink text-chalk' : 'border-dashed border-ink'}`}
+            >
               not measured
             </button>
           </div>
           <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${mayKeep ? 'border-kelp bg-kelp-pale' : 'border-rust bg-rust-pale'}`}>
-            <b>{!measured ? 'Rules' : said.decision === 'must release' ? 'Must release' : said.decision === 'may keep' ? 'May keep' : 'No rule on file'}</b>
+            <b>
+              {!measured
+                ? 'Rules'
+                : said.decision === 'must release'
+                  ? 'Must release'
+                  : said.decision === 'may keep'
+                    ? 'May keep'
+                    : 'No rule on file'}
+            </b>
             {measured && lengthMm !== null ? <span className="num"> {lengthMm / 10} cm</span> : ''}
-            <span className="block text-[0.9em]">{!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; ')}</span>
+            <span className="block text-[0.9em]">
+              {!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; ')}
+            </span>
           </p>
           <div className="mt-3 grid grid-cols-2 gap-2">
-            <button type="button" disabled={!measured || !mayKeep} onClick={() => onDone(lengthMm, true)} className={`${BIG} border-ink disabled:opacity-40`}>
+            <button
+              type="button"
+              disabled={!measured || !mayKeep}
+              onClick={() => onDone(lengthMm, true)}
+              className={`${BIG} border-ink disabled:opacity-40`}
+            >
               Kept
             </button>
-            <button type="button" disabled={!measured} onClick={() => onDone(lengthMm, false)} className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}>
+            <button
+              type="button"
+              disabled={!measured}
+              onClick={() => onDone(lengthMm, false)}
+              className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}
+            >
               Released
             </button>
           </div>
-          <p className="mt-2 text-[0.83em] text-ink-2">The crew’s own copy of the rules{pack.rules[0] ? `, checked ${pack.rules[0].checkedOn}` : ''}. Local rules come first.</p>
+          <p className="mt-2 text-[0.83em] text-ink-2">
+            The crew’s own copy of the rules{pack.rules[0] ? `, checked ${pack.rules[0].checkedOn}` : ''}. Local rules come first.
+          </p>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -41,7 +41,10 @@ export default function Deck() {
     <>
       {error instanceof ApiProblem && error.body.status === 401 && (
         <p role="alert" className="bg-rust-pale px-4 py-2 text-[18px]">
-          Signed out. What you log stays on this phone. <Link to="/sign-in" state={{ from: `/deck/${tripId}` }} className="underline">Sign in to send it.</Link>
+          Signed out. What you log stays on this phone.{' '}
+          <Link to="/sign-in" state={{ from: `/deck/${tripId}` }} className="underline">
+            Sign in to send it.
+          </Link>
         </p>
       )}
       <DeckOf pack={pack} entries={entries} online={online} now={now} record={record} />
@@ -59,7 +62,14 @@ interface DeckOfProps {
 
 function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
   const [sheet, setSheet] = useState<Sheet>(null);
-  const state = useMemo(() => deckState(pack, entries.filter((e) => e.state !== 'refused').map((e) => e.entry)), [pack, entries]);
+  const state = useMemo(
+    () =>
+      deckState(
+        pack,
+        entries.filter((e) => e.state !== 'refused').map((e) => e.entry),
+      ),
+    [pack, entries],
+  );
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
   const stamp = () => ({ entryId: v7(), at: new Date(serverNow()).toISOString() });
   const { current } = state;
@@ -79,7 +89,13 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
     const first = leg?.presentationId ?? pack.presentations[0]?.id ?? '';
     const second = leg?.secondId ?? null;
     const rods = pack.trip.rods;
-    const sets = second && rods > 2 ? [{ id: v7(), presentationId: first, rods: rods - 1 }, { id: v7(), presentationId: second, rods: 1 }] : [{ id: v7(), presentationId: first, rods }];
+    const sets =
+      second && rods > 2
+        ? [
+            { id: v7(), presentationId: first, rods: rods - 1 },
+            { id: v7(), presentationId: second, rods: 1 },
+          ]
+        : [{ id: v7(), presentationId: first, rods }];
     setSheet(null);
     void record({ kind: 'start-stop', ...stamp(), stopId: v7(), spotId, sets });
   };
@@ -91,15 +107,37 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
     if (!active) return;
     setSheet(null);
     const kind = pack.species.find((s) => s.id === speciesId)?.lengthKind ?? 'total';
-    void record({ kind: 'catch', ...stamp(), catchId: v7(), setId: active.id, speciesId, clientId: turnOf?.id ?? null, lengthMm, lengthKind: kind, outcome, kept });
+    void record({
+      kind: 'catch',
+      ...stamp(),
+      catchId: v7(),
+      setId: active.id,
+      speciesId,
+      clientId: turnOf?.id ?? null,
+      lengthMm,
+      lengthKind: kind,
+      outcome,
+      kept,
+    });
   };
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
   const usual = pack.species.filter((s) => s.usual);
-  const ordered = [...usual].sort((a, b) => landed.filter((k) => k.speciesId === b.id).length - landed.filter((k) => k.speciesId === a.id).length);
+  const ordered = [...usual].sort(
+    (a, b) => landed.filter((k) => k.speciesId === b.id).length - landed.filter((k) => k.speciesId === a.id).length,
+  );
   const status = (
     <p className="flex items-center gap-2 text-[0.83rem] text-ink-2" role="status">
-      <span aria-hidden="true" className={`inline-block h-3 w-3 rounded-full border-2 ${online ? 'border-kelp' : 'border-rust'} ${waiting === 0 && online ? 'bg-kelp' : ''}`} />
-      {online ? (waiting === 0 ? entries.length === 0 ? 'On line. Nothing to send.' : `All ${entries.length} entries are with the crew.` : `Sending ${waiting}.`) : `No signal. ${waiting} ${waiting === 1 ? 'entry' : 'entries'} on this phone, safe.`}
+      <span
+        aria-hidden="true"
+        className={`inline-block h-3 w-3 rounded-full border-2 ${online ? 'border-kelp' : 'border-rust'} ${waiting === 0 && online ? 'bg-kelp' : ''}`}
+      />
+      {online
+        ? waiting === 0
+          ? entries.length === 0
+            ? 'On line. Nothing to send.'
+            : `All ${entries.length} entries are with the crew.`
+          : `Sending ${waiting}.`
+        : `No signal. ${waiting} ${waiting === 1 ? 'entry' : 'entries'} on this phone, safe.`}
     </p>
   );
   const refusal = refused.length > 0 && (
@@ -115,11 +153,17 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
       <Frame title={pack.trip.boat.name} right={clock(now, pack.zone)}>
         <h1 className="text-[1.4rem] font-bold">{state.ended ? 'The trip is done' : pack.trip.wish || 'Ready to go'}</h1>
         <p className="text-ink-2">
-          {clock(pack.trip.startsAt, pack.zone)} to {clock(pack.trip.endsAt, pack.zone)}, {pack.trip.guests.map((g) => g.name.split(' ')[0]).join(', ')}
+          {clock(pack.trip.startsAt, pack.zone)} to {clock(pack.trip.endsAt, pack.zone)},{' '}
+          {pack.trip.guests.map((g) => g.name.split(' ')[0]).join(', ')}
         </p>
         {state.ended ? (
           <p className="mt-3 text-[1.1rem]" data-tally>
-            {landed.length} fish in {state.stops.flatMap((s) => s.sets).reduce((sum, s) => sum + rodHours(s, now), 0).toFixed(1)} rod-hours at {state.stops.length} {state.stops.length === 1 ? 'stop' : 'stops'}.
+            {landed.length} fish in{' '}
+            {state.stops
+              .flatMap((s) => s.sets)
+              .reduce((sum, s) => sum + rodHours(s, now), 0)
+              .toFixed(1)}{' '}
+            rod-hours at {state.stops.length} {state.stops.length === 1 ? 'stop' : 'stops'}.
           </p>
         ) : (
           <>
@@ -136,15 +180,24 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
                   </span>
                 </li>
               ))}
-              {pack.legs.length === 0 && <li className="border-t border-line py-2 text-ink-2">No plan was saved. Choose each spot as you go.</li>}
+              {pack.legs.length === 0 && (
+                <li className="border-t border-line py-2 text-ink-2">No plan was saved. Choose each spot as you go.</li>
+              )}
             </ol>
-            <p className="mt-3 border-l-4 border-rust pl-3 text-[0.87rem]">Drain plug, cut-off lanyard, life jackets by size, radio, float plan ashore, client talk. The captain’s judgement and local rules come first.</p>
+            <p className="mt-3 border-l-4 border-rust pl-3 text-[0.87rem]">
+              Drain plug, cut-off lanyard, life jackets by size, radio, float plan ashore, client talk. The captain’s judgement and local
+              rules come first.
+            </p>
           </>
         )}
         <div className="mt-auto flex flex-col gap-3 pt-4">
           {refusal}
           {!state.ended && (
-            <button type="button" className={`${BIG} border-kelp bg-kelp text-on-kelp`} onClick={() => void record({ kind: 'begin-trip', ...stamp() })}>
+            <button
+              type="button"
+              className={`${BIG} border-kelp bg-kelp text-on-kelp`}
+              onClick={() => void record({ kind: 'begin-trip', ...stamp() })}
+            >
               Begin the trip
             </button>
           )}
@@ -160,10 +213,16 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
         <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : 'No leg left'}</h1>
         {next && (
           <p className="text-ink-2">
-            {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)}, {next.expected.toFixed(1)} fish ({next.lo80} to {next.hi80})
+            {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)},{' '}
+            {next.expected.toFixed(1)} fish ({next.lo80} to {next.hi80})
           </p>
         )}
-        <Recent catches={catches.slice(-6).reverse()} zone={pack.zone} nameOf={speciesName} onUndo={(catchId) => void record({ kind: 'undo-catch', ...stamp(), catchId })} />
+        <Recent
+          catches={catches.slice(-6).reverse()}
+          zone={pack.zone}
+          nameOf={speciesName}
+          onUndo={(catchId) => void record({ kind: 'undo-catch', ...stamp(), catchId })}
+        />
         <div className="mt-auto flex flex-col gap-3 pt-4">
           {refusal}
           {next && (
@@ -181,13 +240,25 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
           </div>
           {status}
         </div>
-        {sheet?.kind === 'spot' && <PickSheet title="Lines in where?" items={pack.spots.map((s) => ({ id: s.id, name: s.name }))} onPick={startStop} onClose={() => setSheet(null)} />}
+        {sheet?.kind === 'spot' && (
+          <PickSheet
+            title="Lines in where?"
+            items={pack.spots.map((s) => ({ id: s.id, name: s.name }))}
+            onPick={startStop}
+            onClose={() => setSheet(null)}
+          />
+        )}
       </Frame>
     );
   }
 
   const spot = spotOf(current.spotId);
-  const c = spot ? at({ depthMinM: spot.depthMinM, depthMaxM: spot.depthMaxM, shoreNormalDeg: null, fetchM: new Array<number>(36).fill(0) }, Math.floor(now / 60_000) * 60_000) : null;
+  const c = spot
+    ? at(
+        { depthMinM: spot.depthMinM, depthMaxM: spot.depthMaxM, shoreNormalDeg: null, fetchM: new Array<number>(36).fill(0) },
+        Math.floor(now / 60_000) * 60_000,
+      )
+    : null;
   const minutes = (now - Date.parse(current.startedAt)) / 60_000;
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const advice =
@@ -198,14 +269,23 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
       minutesFished: Math.max(0, minutes),
       fish: here,
       minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
-      alternatives: pack.spots.filter((s) => !visited.has(s.id) && spot.travelMin[s.id] !== undefined).map((s) => ({ id: s.id, a: s.a, b: s.b, fadePerHour: s.fadePerHour, travelMin: spot.travelMin[s.id] as number })),
+      alternatives: pack.spots
+        .filter((s) => !visited.has(s.id) && spot.travelMin[s.id] !== undefined)
+        .map((s) => ({ id: s.id, a: s.a, b: s.b, fadePerHour: s.fadePerHour, travelMin: spot.travelMin[s.id] as number })),
     });
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
   const stage = c?.tideStage == null ? '' : c.tideStage < 0.5 ? 'run-in' : 'run-out';
-  const gone = c?.sinceTurnH == null ? '' : `, ${Math.floor(c.sinceTurnH)} h ${String(Math.floor((c.sinceTurnH % 1) * 60)).padStart(2, '0')} gone`;
-  const bagLimit = (speciesId: string) => pack.rules.find((r) => r.speciesId === speciesId && r.body.kind === 'bag');
+  const gone =
+    c?.sinceTurnH == null ? '' : `, ${Math.floor(c.sinceTurnH)} h ${String(Math.floor((c.sinceTurnH % 1) * 60)).padStart(2, '0')} gone`;
+  const bagOf = (speciesId: string) => {
+    const rule = pack.rules.find((r) => r.speciesId === speciesId && r.body.kind === 'bag');
+    return rule?.body.kind === 'bag' ? ` of ${rule.body.perAngler * Math.max(1, pack.trip.guests.length)}` : '';
+  };
   return (
-    <Frame title={legIndex >= 0 ? `Leg ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'} right={`${clock(now, pack.zone)}${stage ? ` · ${stage}${gone}` : ''}`}>
+    <Frame
+      title={legIndex >= 0 ? `Leg ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'}
+      right={`${clock(now, pack.zone)}${stage ? ` · ${stage}${gone}` : ''}`}
+    >
       <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
       <p className="text-[0.93rem] text-ink-2">
         {c ? `${depth(c.depthM)} m under the boat` : ''}
@@ -213,19 +293,35 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
       </p>
       {advice && (
         <div className={`mt-2 border-l-4 px-3 py-2 ${advice.move ? 'border-rust bg-rust-pale' : 'border-kelp bg-kelp-pale'}`} data-advice>
-          <b className="text-[1.1rem]">{advice.move ? `Move to ${spotOf(advice.to ?? '')?.name ?? 'the dock'}` : `Stay. Look again at ${clock(now + (advice.reconsiderInMin ?? 10) * 60_000, pack.zone)}`}</b>
+          <b className="text-[1.1rem]">
+            {advice.move
+              ? `Move to ${spotOf(advice.to ?? '')?.name ?? 'the dock'}`
+              : `Stay. Look again at ${clock(now + (advice.reconsiderInMin ?? 10) * 60_000, pack.zone)}`}
+          </b>
           <p className="text-[0.93rem]">
-            {rate(advice.rateNowPerHour)} an hour here now{advice.to ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after a ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min run` : ''}.
+            {rate(advice.rateNowPerHour)} an hour here now
+            {advice.to
+              ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after a ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min run`
+              : ''}
+            .
           </p>
         </div>
       )}
       <div className="mt-3 flex items-baseline justify-between">
         <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
-        <span className="text-[0.93rem] text-ink-2">{ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagLimit(ordered[0].id)?.body.kind === 'bag' ? ` of ${(bagLimit(ordered[0].id)?.body as { perAngler: number }).perAngler * Math.max(1, pack.trip.guests.length)}` : ''} ${short(ordered[0].name)}` : ''}</span>
+        <span className="text-[0.93rem] text-ink-2">
+          {ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagOf(ordered[0].id)} ${short(ordered[0].name)}` : ''}
+        </span>
       </div>
       <div className="mt-1 grid grid-cols-2 gap-2">
         {running.map((s) => (
-          <button key={s.id} type="button" aria-pressed={s.id === active.id} onClick={() => setActive(s.id)} className={`min-h-[58px] cursor-pointer rounded border px-3 py-1.5 text-left ${s.id === active.id ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}>
+          <button
+            key={s.id}
+            type="button"
+            aria-pressed={s.id === active.id}
+            onClick={() => setActive(s.id)}
+            className={`min-h-[58px] cursor-pointer rounded border px-3 py-1.5 text-left ${s.id === active.id ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
+          >
             <span className="block text-[0.93rem] leading-tight font-semibold">{presentationName(s.presentationId).split(',')[0]}</span>
             <span className="text-[0.8rem]">
               {s.rods} {s.rods === 1 ? 'rod' : 'rods'}, {Math.max(0, Math.floor((now - Date.parse(s.startedAt)) / 60_000))} min
@@ -233,13 +329,26 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
           </button>
         ))}
       </div>
-      <Recent catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-4).reverse()} zone={pack.zone} nameOf={speciesName} onUndo={(catchId) => void record({ kind: 'undo-catch', ...stamp(), catchId })} />
+      <Recent
+        catches={current.sets
+          .flatMap((s) => s.catches.map((k) => ({ ...k, set: s })))
+          .slice(-4)
+          .reverse()}
+        zone={pack.zone}
+        nameOf={speciesName}
+        onUndo={(catchId) => void record({ kind: 'undo-catch', ...stamp(), catchId })}
+      />
       <div className="mt-auto flex flex-col gap-2 pt-3">
         {refusal}
         <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>
         <div className="grid grid-cols-3 gap-2">
           {ordered.slice(0, 2).map((s) => (
-            <button key={s.id} type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}>
+            <button
+              key={s.id}
+              type="button"
+              className={`${BIG} border-ink bg-paper`}
+              onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}
+            >
               {short(s.name)}
             </button>
           ))}
@@ -260,7 +369,11 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
           <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'switch' })}>
             Switch bait
           </button>
-          <button type="button" className={`${BIG} border-kelp bg-kelp text-on-kelp`} onClick={() => void record({ kind: 'end-stop', ...stamp(), stopId: current.id })}>
+          <button
+            type="button"
+            className={`${BIG} border-kelp bg-kelp text-on-kelp`}
+            onClick={() => void record({ kind: 'end-stop', ...stamp(), stopId: current.id })}
+          >
             Leave spot
           </button>
         </div>
@@ -275,14 +388,27 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
           onClose={() => setSheet(null)}
         />
       )}
-      {sheet?.kind === 'other' && <PickSheet title="Which fish?" items={[...pack.species].sort((a, b) => Number(b.usual) - Number(a.usual))} onPick={(speciesId) => setSheet({ kind: 'fish', speciesId })} onClose={() => setSheet(null)} />}
+      {sheet?.kind === 'other' && (
+        <PickSheet
+          title="Which fish?"
+          items={[...pack.species].sort((a, b) => Number(b.usual) - Number(a.usual))}
+          onPick={(speciesId) => setSheet({ kind: 'fish', speciesId })}
+          onClose={() => setSheet(null)}
+        />
+      )}
       {sheet?.kind === 'switch' && (
         <PickSheet
           title={`Instead of ${presentationName(active.presentationId)}`}
           items={pack.presentations.filter((p) => p.id !== active.presentationId)}
           onPick={(presentationId) => {
             setSheet(null);
-            void record({ kind: 'switch-set', ...stamp(), stopId: current.id, endSetId: active.id, set: { id: v7(), presentationId, rods: active.rods } });
+            void record({
+              kind: 'switch-set',
+              ...stamp(),
+              stopId: current.id,
+              endSetId: active.id,
+              set: { id: v7(), presentationId, rods: active.rods },
+            });
           }}
           onClose={() => setSheet(null)}
         />
@@ -324,16 +450,35 @@ interface RecentCatch {
 }
 
 /** The last entries, each with undo. */
-function Recent({ catches, zone, nameOf, onUndo }: { catches: readonly RecentCatch[]; zone: string; nameOf: (id: string | null) => string; onUndo: (id: string) => void }) {
-  if (catches.length === 0) return <p className="mt-3 text-[0.87rem] text-ink-2">Nothing logged here yet. The empty time counts by itself.</p>;
+function Recent({
+  catches,
+  zone,
+  nameOf,
+  onUndo,
+}: {
+  catches: readonly RecentCatch[];
+  zone: string;
+  nameOf: (id: string | null) => string;
+  onUndo: (id: string) => void;
+}) {
+  if (catches.length === 0)
+    return <p className="mt-3 text-[0.87rem] text-ink-2">Nothing logged here yet. The empty time counts by itself.</p>;
   return (
     <ul className="mt-3" aria-label="Last entries">
       {catches.map((k) => (
         <li key={k.id} className="flex items-center justify-between border-t border-line text-[0.93rem]">
           <span>
-            <span className="num text-ink-2">{clock(k.at, zone)}</span> {k.outcome === 'landed' ? `${short(nameOf(k.speciesId))}${k.lengthMm ? ` ${(k.lengthMm / 10).toFixed(0)} cm` : ''}, ${k.kept ? 'kept' : 'released'}` : k.outcome}
+            <span className="num text-ink-2">{clock(k.at, zone)}</span>{' '}
+            {k.outcome === 'landed'
+              ? `${short(nameOf(k.speciesId))}${k.lengthMm ? ` ${(k.lengthMm / 10).toFixed(0)} cm` : ''}, ${k.kept ? 'kept' : 'released'}`
+              : k.outcome}
           </span>
-          <button type="button" className="min-h-[44px] cursor-pointer px-3 underline underline-offset-4" aria-label={`Undo ${k.outcome} of ${clock(k.at, zone)}`} onClick={() => onUndo(k.id)}>
+          <button
+            type="button"
+            className="min-h-[44px] cursor-pointer px-3 underline underline-offset-4"
+            aria-label={`Undo ${k.outcome} of ${clock(k.at, zone)}`}
+            onClick={() => onUndo(k.id)}
+          >
             undo
           </button>
         </li>
@@ -344,7 +489,9 @@ function Recent({ catches, zone, nameOf, onUndo }: { catches: readonly RecentCat
 
 /** "European sea bass" is "Sea bass" on deck. */
 function short(name: string): string {
-  const words = name.split(' ').filter((w) => !['European', 'Atlantic', 'Northern', 'Common', 'Ballan', 'Black', 'Brown', 'Thornback'].includes(w));
+  const words = name
+    .split(' ')
+    .filter((w) => !['European', 'Atlantic', 'Northern', 'Common', 'Ballan', 'Black', 'Brown', 'Thornback'].includes(w));
   const s = words.join(' ');
   return s.charAt(0).toUpperCase() + s.slice(1);
 }

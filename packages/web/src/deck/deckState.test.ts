@@ -4,9 +4,26 @@ import { deckState, rodHours } from './deckState';
 
 const pack = { stops: [], beganAt: null, endedAt: null, trip: { status: 'planned' } } as unknown as DeckPack;
 const at = (min: number) => new Date(Date.UTC(2026, 5, 19, 9, min)).toISOString();
-const start: DeckEntry = { kind: 'start-stop', entryId: 'e1', at: at(0), stopId: 's1', spotId: 'pier', sets: [{ id: 'x1', presentationId: 'shad', rods: 3 }] };
+const start: DeckEntry = {
+  kind: 'start-stop',
+  entryId: 'e1',
+  at: at(0),
+  stopId: 's1',
+  spotId: 'pier',
+  sets: [{ id: 'x1', presentationId: 'shad', rods: 3 }],
+};
 const fish = (id: string, min: number): DeckEntry => ({
-  kind: 'catch', entryId: `e-${id}`, at: at(min), catchId: id, setId: 'x1', speciesId: 'bass', clientId: null, lengthMm: 450, lengthKind: 'total', outcome: 'landed', kept: false,
+  kind: 'catch',
+  entryId: `e-${id}`,
+  at: at(min),
+  catchId: id,
+  setId: 'x1',
+  speciesId: 'bass',
+  clientId: null,
+  lengthMm: 450,
+  lengthKind: 'total',
+  outcome: 'landed',
+  kept: false,
 });
 
 describe('deck state', () => {
@@ -27,7 +44,14 @@ describe('deck state', () => {
     expect(undone.stops[0]?.sets[0]?.catches.map((k) => k.id)).toEqual(['b']);
   });
   it('ends the running stop and its sets when another starts', () => {
-    const next: DeckEntry = { ...start, entryId: 'e2', at: at(30), stopId: 's2', spotId: 'drain', sets: [{ id: 'x2', presentationId: 'minnow', rods: 2 }] };
+    const next: DeckEntry = {
+      ...start,
+      entryId: 'e2',
+      at: at(30),
+      stopId: 's2',
+      spotId: 'drain',
+      sets: [{ id: 'x2', presentationId: 'minnow', rods: 2 }],
+    };
     const state = deckState(pack, [start, next]);
     expect(state.stops[0]?.endedAt).toBe(at(30));
     expect(state.stops[0]?.sets[0]?.endedAt).toBe(at(30));

@@ -29,7 +29,13 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
     else if (e.kind === 'start-stop') {
       if (stops.some((s) => s.id === e.stopId)) continue;
       close(e.at);
-      stops.push({ id: e.stopId, spotId: e.spotId, startedAt: e.at, endedAt: null, sets: e.sets.map((s) => ({ ...s, startedAt: e.at, endedAt: null, catches: [] })) });
+      stops.push({
+        id: e.stopId,
+        spotId: e.spotId,
+        startedAt: e.at,
+        endedAt: null,
+        sets: e.sets.map((s) => ({ ...s, startedAt: e.at, endedAt: null, catches: [] })),
+      });
     } else if (e.kind === 'switch-set') {
       const stop = stops.find((s) => s.id === e.stopId);
       if (!stop || stop.sets.some((s) => s.id === e.set.id)) continue;
@@ -38,7 +44,15 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
     } else if (e.kind === 'catch') {
       const set = stops.flatMap((s) => s.sets).find((s) => s.id === e.setId);
       if (!set || set.catches.some((k) => k.id === e.catchId)) continue;
-      set.catches.push({ id: e.catchId, speciesId: e.speciesId, clientId: e.clientId, at: e.at, lengthMm: e.lengthMm, outcome: e.outcome, kept: e.kept });
+      set.catches.push({
+        id: e.catchId,
+        speciesId: e.speciesId,
+        clientId: e.clientId,
+        at: e.at,
+        lengthMm: e.lengthMm,
+        outcome: e.outcome,
+        kept: e.kept,
+      });
     } else if (e.kind === 'end-stop') close(e.at);
     else if (e.kind === 'end-trip') {
       close(e.at);

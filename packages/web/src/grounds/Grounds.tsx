@@ -64,7 +64,14 @@ export default function Grounds() {
       </Header>
       <div className="grid min-h-0 flex-1 grid-cols-[320px_1fr]">
         <section aria-label="Spots" className="flex min-h-0 flex-col border-r border-line">
-          <input data-search aria-label="Search spots" placeholder="/ search spots" value={search} onChange={(e) => setSearch(e.target.value)} className="m-2 rounded border border-line bg-paper px-2 py-1" />
+          <input
+            data-search
+            aria-label="Search spots"
+            placeholder="/ search spots"
+            value={search}
+            onChange={(e) => setSearch(e.target.value)}
+            className="m-2 rounded border border-line bg-paper px-2 py-1"
+          />
           <ul className="min-h-0 flex-1 overflow-auto">
             {list.map((s) => {
               const c = at(s, cursor.at);
@@ -72,7 +79,12 @@ export default function Grounds() {
               const dry = c.depthM <= 0;
               return (
                 <li key={s.id} className={`border-t border-line border-l-4 ${open ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}>
-                  <button type="button" aria-expanded={open} className="block w-full cursor-pointer px-3 py-2 text-left" onClick={() => setSelected(open ? null : s.id)}>
+                  <button
+                    type="button"
+                    aria-expanded={open}
+                    className="block w-full cursor-pointer px-3 py-2 text-left"
+                    onClick={() => setSelected(open ? null : s.id)}
+                  >
                     <span className="flex justify-between gap-2">
                       <b className="truncate">{s.name}</b>
                       <span className={`num shrink-0 ${dry ? 'text-rust' : ''}`}>{dry ? 'dry' : `${depth(c.depthM)} m`}</span>
@@ -85,15 +97,21 @@ export default function Grounds() {
                   {open && (
                     <dl className="grid grid-cols-[auto_1fr] gap-x-4 px-3 pb-3 text-[0.87rem]">
                       <dt className="text-ink-2">Depth, chart datum</dt>
-                      <dd className="num">{depth(s.depthMinM)} to {depth(s.depthMaxM)} m</dd>
+                      <dd className="num">
+                        {depth(s.depthMinM)} to {depth(s.depthMaxM)} m
+                      </dd>
                       {s.accessDepthM !== null && (
                         <>
                           <dt className="text-ink-2">Way in</dt>
-                          <dd className="num">{s.accessDepthM.toFixed(1)} m at datum, {(s.accessDepthM + (c.tideHeightM ?? 0)).toFixed(1)} m now</dd>
+                          <dd className="num">
+                            {s.accessDepthM.toFixed(1)} m at datum, {(s.accessDepthM + (c.tideHeightM ?? 0)).toFixed(1)} m now
+                          </dd>
                         </>
                       )}
                       <dt className="text-ink-2">Fetch to the wind</dt>
-                      <dd className="num">{c.fetchM === null ? 'unknown' : c.fetchM > 20000 ? 'open sea' : `${(c.fetchM / 1000).toFixed(1)} km`}</dd>
+                      <dd className="num">
+                        {c.fetchM === null ? 'unknown' : c.fetchM > 20000 ? 'open sea' : `${(c.fetchM / 1000).toFixed(1)} km`}
+                      </dd>
                       <dt className="text-ink-2">Wave</dt>
                       <dd className="num">{c.waveM === null ? 'unknown' : `${c.waveM.toFixed(1)} m`}</dd>
                       {s.shoreNormalDeg !== null && (
@@ -105,7 +123,9 @@ export default function Grounds() {
                       <dt className="text-ink-2">Light at fish depth</dt>
                       <dd className="num">{c.lightFraction === null ? 'unknown' : `${(c.lightFraction * 100).toFixed(0)} %`}</dd>
                       <dt className="text-ink-2">In the log</dt>
-                      <dd className="num">{s.fish} fish in {s.rodHours.toFixed(0)} rod-h{s.rodHours > 0 ? `, ${rate(s.fish / s.rodHours)} an hour` : ''}</dd>
+                      <dd className="num">
+                        {s.fish} fish in {s.rodHours.toFixed(0)} rod-h{s.rodHours > 0 ? `, ${rate(s.fish / s.rodHours)} an hour` : ''}
+                      </dd>
                     </dl>
                   )}
                 </li>
@@ -125,7 +145,14 @@ export default function Grounds() {
           onSelect={setSelected}
         />
       </div>
-      <Ribbon from={from} to={to} now={serverNow()} zone={zone} state={state.data} lanes={[['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['water', 44]]} />
+      <Ribbon
+        from={from}
+        to={to}
+        now={serverNow()}
+        zone={zone}
+        state={state.data}
+        lanes={[['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['water', 44]]}
+      />
     </>
   );
 }

@@ -33,7 +33,11 @@ export default function Log() {
     <>
       <Header
         title="Log"
-        note={t ? `${t.sets} sets, ${t.fish} fish in ${t.rodHours.toFixed(0)} rod-hours${t.rate !== null ? `, ${rate(t.rate)} an hour` : ''}${t.se !== null ? ` (standard error ${rate(t.se)})` : ''}; ${t.blankSets} sets without a fish` : ''}
+        note={
+          t
+            ? `${t.sets} sets, ${t.fish} fish in ${t.rodHours.toFixed(0)} rod-hours${t.rate !== null ? `, ${rate(t.rate)} an hour` : ''}${t.se !== null ? ` (standard error ${rate(t.se)})` : ''}; ${t.blankSets} sets without a fish`
+            : ''
+        }
       >
         <Button onClick={() => setParams({})} disabled={filter === ''}>
           All
@@ -41,31 +45,62 @@ export default function Log() {
       </Header>
       <div className="flex flex-wrap items-end gap-3 border-b border-line px-[18px] py-2">
         <Choice label="Water" value={waterId} onChange={(v) => choose('waterId', v)} options={outfit?.waters ?? []} />
-        <Choice label="Spot" value={params.get('spotId') ?? ''} onChange={(v) => choose('spotId', v)} options={waterId ? (spots.data ?? []) : []} empty={waterId ? 'any' : 'choose a water'} />
-        <Choice label="Presentation" value={params.get('presentationId') ?? ''} onChange={(v) => choose('presentationId', v)} options={outfit?.presentations ?? []} />
-        <Choice label="Species" value={params.get('speciesId') ?? ''} onChange={(v) => choose('speciesId', v)} options={outfit?.species ?? []} />
+        <Choice
+          label="Spot"
+          value={params.get('spotId') ?? ''}
+          onChange={(v) => choose('spotId', v)}
+          options={waterId ? (spots.data ?? []) : []}
+          empty={waterId ? 'any' : 'choose a water'}
+        />
+        <Choice
+          label="Presentation"
+          value={params.get('presentationId') ?? ''}
+          onChange={(v) => choose('presentationId', v)}
+          options={outfit?.presentations ?? []}
+        />
+        <Choice
+          label="Species"
+          value={params.get('speciesId') ?? ''}
+          onChange={(v) => choose('speciesId', v)}
+          options={outfit?.species ?? []}
+        />
         <label className="flex flex-col text-[0.83rem] text-ink-2">
           From
-          <input type="date" value={params.get('from') ?? ''} onChange={(e) => choose('from', e.target.value)} className="rounded border border-line bg-paper px-2 py-1 text-ink" />
+          <input
+            type="date"
+            value={params.get('from') ?? ''}
+            onChange={(e) => choose('from', e.target.value)}
+            className="rounded border border-line bg-paper px-2 py-1 text-ink"
+          />
         </label>
         <label className="flex flex-col text-[0.83rem] text-ink-2">
           To
-          <input type="date" value={params.get('to') ?? ''} onChange={(e) => choose('to', e.target.value)} className="rounded border border-line bg-paper px-2 py-1 text-ink" />
+          <input
+            type="date"
+            value={params.get('to') ?? ''}
+            onChange={(e) => choose('to', e.target.value)}
+            className="rounded border border-line bg-paper px-2 py-1 text-ink"
+          />
         </label>
       </div>
       {log.error ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
       {log.isPending && <Waiting what="Reading the log" />}
       {log.data && (
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolled region must be reachable by keyboard
         <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Sets">
           <table className="w-full text-[0.9rem]">
             <thead className="sticky top-0 bg-chalk text-left text-ink-2">
               <tr>
-                {['When', 'Boat', 'Spot', 'Presentation', 'Rods', 'Rod-h', 'Fish', 'Lost', 'Largest', 'Tide', 'Wind', 'Water'].map((h, i) => (
-                  <th key={h} scope="col" className={`border-b border-ink px-2 py-1.5 font-normal first:pl-[18px] ${i >= 4 && i <= 8 ? 'text-right' : ''}`}>
-                    {h}
-                  </th>
-                ))}
+                {['When', 'Boat', 'Spot', 'Presentation', 'Rods', 'Rod-h', 'Fish', 'Lost', 'Largest', 'Tide', 'Wind', 'Water'].map(
+                  (h, i) => (
+                    <th
+                      key={h}
+                      scope="col"
+                      className={`border-b border-ink px-2 py-1.5 font-normal first:pl-[18px] ${i >= 4 && i <= 8 ? 'text-right' : ''}`}
+                    >
+                      {h}
+                    </th>
+                  ),
+                )}
               </tr>
             </thead>
             <tbody>
@@ -90,18 +125,38 @@ export default function Log() {
             </tbody>
           </table>
           {log.data.rows.length === 0 && <p className="p-4 text-ink-2">No sets match. Take a filter away.</p>}
-          {log.data.rows.length < log.data.total.sets && <p className="p-4 text-ink-2">The newest {log.data.rows.length} of {log.data.total.sets} are listed; the figures above count all of them.</p>}
+          {log.data.rows.length < log.data.total.sets && (
+            <p className="p-4 text-ink-2">
+              The newest {log.data.rows.length} of {log.data.total.sets} are listed; the figures above count all of them.
+            </p>
+          )}
         </div>
       )}
     </>
   );
 }
 
-function Choice({ label, value, onChange, options, empty = 'any' }: { label: string; value: string; onChange: (v: string) => void; options: readonly { id: string; name: string }[]; empty?: string }) {
+function Choice({
+  label,
+  value,
+  onChange,
+  options,
+  empty = 'any',
+}: {
+  label: string;
+  value: string;
+  onChange: (v: string) => void;
+  options: readonly { id: string; name: string }[];
+  empty?: string;
+}) {
   return (
     <label className="flex flex-col text-[0.83rem] text-ink-2">
       {label}
-      <select value={value} onChange={(e) => onChange(e.target.value)} className="max-w-[210px] rounded border border-line bg-paper px-2 py-1 text-ink">
+      <select
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        className="max-w-[210px] rounded border border-line bg-paper px-2 py-1 text-ink"
+      >
         <option value="">{empty}</option>
         {options.map((o) => (
           <option key={o.id} value={o.id}>

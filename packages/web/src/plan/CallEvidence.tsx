@@ -15,16 +15,27 @@ export function CallEvidence({ call, zone, second }: { call: Call; zone: string;
         <caption className="py-1 text-left font-semibold">What makes the rate in the middle of the window</caption>
         <thead className="text-ink-2">
           <tr>
-            <th scope="col" className="text-left font-normal">factor</th>
-            <th scope="col" className="text-right font-normal">times</th>
-            <th scope="col" className="text-right font-normal">fish</th>
-            <th scope="col" className="text-right font-normal">expected</th>
+            <th scope="col" className="text-left font-normal">
+              factor
+            </th>
+            <th scope="col" className="text-right font-normal">
+              times
+            </th>
+            <th scope="col" className="text-right font-normal">
+              fish
+            </th>
+            <th scope="col" className="text-right font-normal">
+              expected
+            </th>
           </tr>
         </thead>
         <tbody className="num">
           {known.map((f) => (
             <tr key={f.name} className="border-t border-line">
-              <td className="font-sans">{f.name === 'base' ? 'all trips, fish per rod-hour' : f.name}{f.rule ? ' (rule of the trade)' : ''}</td>
+              <td className="font-sans">
+                {f.name === 'base' ? 'all trips, fish per rod-hour' : f.name}
+                {f.rule ? ' (rule of the trade)' : ''}
+              </td>
               <td className="text-right">{f.multiplier.toFixed(3)}</td>
               <td className="text-right">{f.fish.toFixed(0)}</td>
               <td className="text-right">{f.name === 'base' ? `${f.expected.toFixed(0)} h` : f.expected.toFixed(0)}</td>
@@ -32,14 +43,20 @@ export function CallEvidence({ call, zone, second }: { call: Call; zone: string;
           ))}
           <tr className="border-t-2 border-ink font-bold">
             <td className="font-sans">product</td>
-            <td className="text-right" data-product>{product.toFixed(3)}</td>
+            <td className="text-right" data-product>
+              {product.toFixed(3)}
+            </td>
             <td />
             <td />
           </tr>
         </tbody>
       </table>
       {unknown.length > 0 && <p className="mt-1 text-ink-2">Unknown: {unknown.join(', ')}.</p>}
-      {second && <p className="mt-1">Second: {second.name}, {rate(second.rate)} a rod-hour then.</p>}
+      {second && (
+        <p className="mt-1">
+          Second: {second.name}, {rate(second.rate)} a rod-hour then.
+        </p>
+      )}
       <p className="mt-2 font-semibold">Stops in the most alike water</p>
       {stops.data?.map((s) => (
         <p key={s.id} className="border-t border-line py-0.5">

@@ -22,13 +22,22 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
   const max = Math.max(1, ...calls.map((c) => c.hi80));
   const spotName = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
   const presentationName = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
-  const shown = calls.filter((c) => `${spotName(c.spotId)} ${presentationName(c.presentationId)}`.toLowerCase().includes(search.toLowerCase()));
+  const shown = calls.filter((c) =>
+    `${spotName(c.spotId)} ${presentationName(c.presentationId)}`.toLowerCase().includes(search.toLowerCase()),
+  );
   return (
     <section aria-label="Calls" className="flex h-full flex-col">
       <div className="flex items-baseline gap-3 border-b border-line px-[18px] py-2">
         <h2 className="font-bold">Calls</h2>
         <span className="text-[0.87rem] text-ink-2">{calls.length} spots · fish per rod-hour</span>
-        <input data-search aria-label="Search calls" placeholder="/ search" value={search} onChange={(e) => setSearch(e.target.value)} className="ml-auto w-[96px] rounded border border-line bg-paper px-2 py-0.5 text-[0.87rem]" />
+        <input
+          data-search
+          aria-label="Search calls"
+          placeholder="/ search"
+          value={search}
+          onChange={(e) => setSearch(e.target.value)}
+          className="ml-auto w-[96px] rounded border border-line bg-paper px-2 py-0.5 text-[0.87rem]"
+        />
       </div>
       <ol className="min-h-0 flex-1 overflow-auto">
         {shown.map((c) => {
@@ -39,9 +48,18 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
           const pro = c.reasons.filter((r) => r.sign === '+').slice(0, 2);
           const contra = c.reasons.filter((r) => r.sign === '-').slice(0, 1);
           return (
-            <li key={c.spotId} className={`border-b border-line border-l-4 ${planned ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`} data-call={name}>
+            <li
+              key={c.spotId}
+              className={`border-b border-line border-l-4 ${planned ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}
+              data-call={name}
+            >
               <div className="relative px-[14px] py-2.5">
-                <button type="button" className="block w-full cursor-pointer text-left" aria-expanded={open} onClick={() => onSelect(c.spotId)}>
+                <button
+                  type="button"
+                  className="block w-full cursor-pointer text-left"
+                  aria-expanded={open}
+                  onClick={() => onSelect(c.spotId)}
+                >
                   <span className="flex items-baseline justify-between gap-3">
                     <b className={`truncate text-[1.03rem] ${banned ? 'text-rust line-through' : ''}`}>{name}</b>
                     <span className="num shrink-0 text-[0.83rem] text-ink-2">
@@ -51,10 +69,19 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                   <span className="block truncate text-[0.9rem] text-ink-2">{presentationName(c.presentationId)}</span>
                   <span className="mt-1 flex items-center gap-3">
                     <span className="w-[74px] shrink-0">
-                      <b className="num text-[1.2rem]" data-rate>{rate(c.ratePerRodHour)}</b>
+                      <b className="num text-[1.2rem]" data-rate>
+                        {rate(c.ratePerRodHour)}
+                      </b>
                       <span className="text-[0.8rem] text-ink-3"> /rod-h</span>
                     </span>
-                    <RangeBar lo={c.lo80} mid={c.ratePerRodHour} hi={c.hi80} max={max} width={138} label={`80 % range ${rate(c.lo80)} to ${rate(c.hi80)} fish per rod-hour`} />
+                    <RangeBar
+                      lo={c.lo80}
+                      mid={c.ratePerRodHour}
+                      hi={c.hi80}
+                      max={max}
+                      width={138}
+                      label={`80 % range ${rate(c.lo80)} to ${rate(c.hi80)} fish per rod-hour`}
+                    />
                     <span className="ml-auto text-right text-[0.8rem] leading-tight text-ink-2">
                       {c.likeFish.toFixed(0)} fish in {c.likeRodHours.toFixed(1)} h
                       <br />
@@ -65,7 +92,9 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                 <ul className="mt-1 text-[0.87rem]">
                   {pro.map((r) => (
                     <li key={r.text} className="flex gap-2.5">
-                      <span aria-hidden="true" className="w-3 font-bold text-kelp">+</span>
+                      <span aria-hidden="true" className="w-3 font-bold text-kelp">
+                        +
+                      </span>
                       <span>
                         <span className="sr-only">for: </span>
                         {r.text} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
@@ -74,7 +103,9 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                   ))}
                   {contra.map((r) => (
                     <li key={r.text} className="flex gap-2.5">
-                      <span aria-hidden="true" className="w-3 font-bold text-rust">−</span>
+                      <span aria-hidden="true" className="w-3 font-bold text-rust">
+                        −
+                      </span>
                       <span>
                         <span className="sr-only">against: </span>
                         {r.text} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
@@ -84,10 +115,18 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                 </ul>
                 {open && (
                   <div className="mt-2">
-                    <button type="button" onClick={() => onBan(c.spotId)} className="cursor-pointer rounded border border-rust px-2 py-0.5 text-[0.87rem] text-rust">
+                    <button
+                      type="button"
+                      onClick={() => onBan(c.spotId)}
+                      className="cursor-pointer rounded border border-rust px-2 py-0.5 text-[0.87rem] text-rust"
+                    >
                       {banned ? 'Allow again' : 'Ban from this trip'} <kbd className="num">x</kbd>
                     </button>
-                    <CallEvidence call={c} zone={desk.zone} second={c.second ? { name: presentationName(c.second.presentationId), rate: c.second.ratePerRodHour } : null} />
+                    <CallEvidence
+                      call={c}
+                      zone={desk.zone}
+                      second={c.second ? { name: presentationName(c.second.presentationId), rate: c.second.ratePerRodHour } : null}
+                    />
                   </div>
                 )}
               </div>

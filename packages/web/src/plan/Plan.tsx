@@ -69,7 +69,10 @@ export default function Plan() {
   // The ribbon shows the daylight round the trip.
   const [from, to] = useMemo(() => (d ? [d.startsAt - 2.5 * HOUR, d.endsAt + 4 * HOUR] : [0, 0]), [d]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: d !== undefined && waterId !== '' });
-  const pins = useMemo(() => (shown?.legs ?? []).filter((l) => l.pinned).map((l) => ({ spotId: l.spotId, startMs: l.startMs, departMs: l.departMs })), [shown]);
+  const pins = useMemo(
+    () => (shown?.legs ?? []).filter((l) => l.pinned).map((l) => ({ spotId: l.spotId, startMs: l.startMs, departMs: l.departMs })),
+    [shown],
+  );
   const nameOf = useCallback((spotId: string) => d?.spots.find((s) => s.id === spotId)?.name ?? '', [d]);
 
   const lay = useCallback(
@@ -110,7 +113,12 @@ export default function Plan() {
         id: v7(),
         replaces: d.saved?.version ?? 0,
         bans,
-        legs: shown.legs.map((l) => ({ spotId: l.spotId, startAt: new Date(l.startMs).toISOString(), departAt: new Date(l.departMs).toISOString(), pinned: l.pinned })),
+        legs: shown.legs.map((l) => ({
+          spotId: l.spotId,
+          startAt: new Date(l.startMs).toISOString(),
+          departAt: new Date(l.departMs).toISOString(),
+          pinned: l.pinned,
+        })),
       });
       queries.setQueryData(deskQuery(id).queryKey, { ...d, saved: plan });
       await queries.invalidateQueries({ queryKey: ['board'] });
@@ -149,7 +157,10 @@ export default function Plan() {
     const places = [dock, ...stops, dock];
     return places.slice(1).flatMap((p, i) => {
       const a = places[i] as (typeof places)[number];
-      const way = shortestWay(bed, toLocal(bed, a.lat, a.lon), toLocal(bed, p.lat, p.lon), need) ?? [toLocal(bed, a.lat, a.lon), toLocal(bed, p.lat, p.lon)];
+      const way = shortestWay(bed, toLocal(bed, a.lat, a.lon), toLocal(bed, p.lat, p.lon), need) ?? [
+        toLocal(bed, a.lat, a.lon),
+        toLocal(bed, p.lat, p.lon),
+      ];
       return way.map((w) => {
         const at = toPosition(bed, w.xM, w.yM);
         return [at.lon, at.lat] as const;
@@ -169,7 +180,10 @@ export default function Plan() {
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
   if (!d || !trip.data || !chart.data || !waterInfo) return <Waiting what="Opening the trip" />;
   const t = trip.data;
-  const party = t.guests.length > 0 ? `${t.guests[0]?.name.split(' ').at(-1)} party, ${t.guests.length}${t.guests.some((g) => g.child) ? ` (${t.guests.filter((g) => g.child).length} children)` : ''}` : 'no guests named';
+  const party =
+    t.guests.length > 0
+      ? `${t.guests[0]?.name.split(' ').at(-1)} party, ${t.guests.length}${t.guests.some((g) => g.child) ? ` (${t.guests.filter((g) => g.child).length} children)` : ''}`
+      : 'no guests named';
   const over = shown ? shown.bound - shown.expected : 0;
   return (
     <>
@@ -177,7 +191,8 @@ export default function Plan() {
         title={`${dayName(t.startsAt, d.zone)}, ${t.boat.name}`}
         note={
           <>
-            {party} · wants <b className="text-ink">{GOALS[t.goal]}</b> · {clock(t.startsAt, d.zone)} to {clock(t.endsAt, d.zone)} · {t.species.map((s) => s.name).join(', ')}
+            {party} · wants <b className="text-ink">{GOALS[t.goal]}</b> · {clock(t.startsAt, d.zone)} to {clock(t.endsAt, d.zone)} ·{' '}
+            {t.species.map((s) => s.name).join(', ')}
           </>
         }
       >
@@ -198,7 +213,16 @@ export default function Plan() {
       <div className="grid min-h-0 flex-1 grid-cols-[396px_1fr]">
         <div className="min-h-0 border-r border-line">
           {opened ? (
-            <CallList desk={d} calls={opened.calls} shut={opened.shut} selected={selected} inPlan={shown?.legs.map((l) => l.spotId) ?? []} bans={bans} onSelect={(s) => setSelected((x) => (x === s ? null : s))} onBan={ban} />
+            <CallList
+              desk={d}
+              calls={opened.calls}
+              shut={opened.shut}
+              selected={selected}
+              inPlan={shown?.legs.map((l) => l.spotId) ?? []}
+              bans={bans}
+              onSelect={(s) => setSelected((x) => (x === s ? null : s))}
+              onBan={ban}
+            />
           ) : (
             <Waiting what="Ranking the spots" />
           )}
@@ -229,8 +253,12 @@ export default function Plan() {
             height: 62,
             label: (
               <>
-                <span className="block text-[13px] text-ink-2">{shown?.saved ? `Legs, plan ${shown.saved}` : shown ? 'Legs, not saved' : 'Legs'}</span>
-                <b className="num" data-expected>{shown ? fish(shown.expected) : 'none'}</b>
+                <span className="block text-[13px] text-ink-2">
+                  {shown?.saved ? `Legs, plan ${shown.saved}` : shown ? 'Legs, not saved' : 'Legs'}
+                </span>
+                <b className="num" data-expected>
+                  {shown ? fish(shown.expected) : 'none'}
+                </b>
                 <span className="text-[11.5px] whitespace-nowrap text-ink-3"> {shown ? `fish, ${shown.lo80}–${shown.hi80}` : ''}</span>
               </>
             ),
@@ -245,7 +273,9 @@ export default function Plan() {
                       {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
                     </text>
                     <text x={lane.x(d.endsAt) + 12} y={37} fontSize={12} fill="var(--ink-2)">
-                      {before !== null && shown.saved === null && Math.abs(shown.expected - before) > 0.05 ? `${shown.expected > before ? '+' : '−'}${fish(Math.abs(shown.expected - before))} fish against the last` : ''}
+                      {before !== null && shown.saved === null && Math.abs(shown.expected - before) > 0.05
+                        ? `${shown.expected > before ? '+' : '−'}${fish(Math.abs(shown.expected - before))} fish against the last`
+                        : ''}
                     </text>
                   </>
                 ) : (

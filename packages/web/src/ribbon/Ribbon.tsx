@@ -85,69 +85,82 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
   };
   return (
     <div ref={box} className="relative select-none border-t border-ink bg-chalk" style={{ height: total }}>
-      <svg width={width} height={total} className="block" aria-hidden="true">
+      <svg width={width} height={total} className="block">
         <clipPath id={clip}>
           <rect x={LABELS} y={0} width={Math.max(0, width - LABELS - 12)} height={total} />
         </clipPath>
-        {nights.map(([a, b]) => (
-          <rect key={a} x={x(a)} width={x(b) - x(a)} y={TOP} height={total - TOP} fill="var(--ink)" opacity={0.07} />
-        ))}
-        {hours.map((t) => (
-          <g key={t}>
-            <line x1={x(t)} x2={x(t)} y1={TOP} y2={total} stroke="var(--line)" opacity={0.6} />
-            <text x={x(t)} y={15} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink-2)">
-              {clock(t, zone)}
-            </text>
-          </g>
-        ))}
-        {days.map((t) => (
-          <g key={t}>
-            <line x1={x(t)} x2={x(t)} y1={TOP} y2={total} stroke="var(--line)" />
-            <text x={Math.max(LABELS, x(t)) + 8} y={16} fontSize={13} fontWeight={700} fill="var(--ink)">
-              {dayName(t, zone)}
-            </text>
-          </g>
-        ))}
-        {lanes.map(([name, height]) => {
-          const top = place(height);
-          const lane: LaneProps = { x, from, to, now, height, zone, at, clip };
-          return (
-            <g key={name} transform={`translate(0 ${top})`}>
-              {name !== 'light' && <line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke="var(--line)" />}
-              {name === 'light' && <LightLane {...lane} lat={water.lat} lon={water.lon} />}
-              {name === 'tide' && <TideLane {...lane} model={water.tide} turns={turns} measured={state.measuredLevelM ?? null} />}
-              {name === 'wind' && <WindLane {...lane} wind={water.wind} spread={state.windSpread ?? null} limit={limit} />}
-              {name === 'water' && <ScalarLane {...lane} label="Water" unit="°C" digits={1} series={water.waterTempC} spread={state.waterTempSpread ?? null} carryH={12} />}
-              {name === 'clarity' && <ScalarLane {...lane} label="Clarity" unit="m" digits={1} series={water.clarityM} spread={null} carryH={96} dots />}
-              {name === 'pressure' && <PressureLane {...lane} series={water.pressureHpa} />}
-            </g>
-          );
-        })}
-        {extra && (
-          <g transform={`translate(0 ${y})`}>{extra.render({ x, from, to, now, height: extra.height, zone, at, clip })}</g>
-        )}
-        {now > from && now < to && (
-          <g>
-            <line x1={x(now)} x2={x(now)} y1={TOP} y2={total} stroke="var(--ink-2)" strokeDasharray="1 3" />
-            {Math.abs(x(now) - x(at)) > 60 && (
-              <text x={x(now)} y={TOP - 10} textAnchor="middle" fontSize={11.5} fill="var(--ink-2)">
-                now
+        <g aria-hidden="true">
+          {nights.map(([a, b]) => (
+            <rect key={a} x={x(a)} width={x(b) - x(a)} y={TOP} height={total - TOP} fill="var(--ink)" opacity={0.07} />
+          ))}
+          {hours.map((t) => (
+            <g key={t}>
+              <line x1={x(t)} x2={x(t)} y1={TOP} y2={total} stroke="var(--line)" opacity={0.6} />
+              <text x={x(t)} y={15} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink-2)">
+                {clock(t, zone)}
               </text>
-            )}
-          </g>
-        )}
-        <line x1={x(at)} x2={x(at)} y1={18} y2={total} stroke="var(--ink)" strokeWidth={1.6} />
-        <rect x={x(at) - 28} y={2} width={56} height={18} rx={2} fill="var(--ink)" />
-        <text x={x(at)} y={15.5} textAnchor="middle" className="num" fontSize={12.5} fontWeight={700} fill="var(--chalk)">
-          {clock(at, zone)}
-        </text>
+            </g>
+          ))}
+          {days.map((t) => (
+            <g key={t}>
+              <line x1={x(t)} x2={x(t)} y1={TOP} y2={total} stroke="var(--line)" />
+              <text x={Math.max(LABELS, x(t)) + 8} y={16} fontSize={13} fontWeight={700} fill="var(--ink)">
+                {dayName(t, zone)}
+              </text>
+            </g>
+          ))}
+          {lanes.map(([name, height]) => {
+            const top = place(height);
+            const lane: LaneProps = { x, from, to, now, height, zone, at, clip };
+            return (
+              <g key={name} transform={`translate(0 ${top})`}>
+                {name !== 'light' && <line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke="var(--line)" />}
+                {name === 'light' && <LightLane {...lane} lat={water.lat} lon={water.lon} />}
+                {name === 'tide' && <TideLane {...lane} model={water.tide} turns={turns} measured={state.measuredLevelM ?? null} />}
+                {name === 'wind' && <WindLane {...lane} wind={water.wind} spread={state.windSpread ?? null} limit={limit} />}
+                {name === 'water' && (
+                  <ScalarLane
+                    {...lane}
+                    label="Water"
+                    unit="°C"
+                    digits={1}
+                    series={water.waterTempC}
+                    spread={state.waterTempSpread ?? null}
+                    carryH={12}
+                  />
+                )}
+                {name === 'clarity' && (
+                  <ScalarLane {...lane} label="Clarity" unit="m" digits={1} series={water.clarityM} spread={null} carryH={96} dots />
+                )}
+                {name === 'pressure' && <PressureLane {...lane} series={water.pressureHpa} />}
+              </g>
+            );
+          })}
+        </g>
+        {extra && <g transform={`translate(0 ${y})`}>{extra.render({ x, from, to, now, height: extra.height, zone, at, clip })}</g>}
+        <g aria-hidden="true">
+          {now > from && now < to && (
+            <g>
+              <line x1={x(now)} x2={x(now)} y1={TOP} y2={total} stroke="var(--ink-2)" strokeDasharray="1 3" />
+              {Math.abs(x(now) - x(at)) > 60 && (
+                <text x={x(now)} y={TOP - 10} textAnchor="middle" fontSize={11.5} fill="var(--ink-2)">
+                  now
+                </text>
+              )}
+            </g>
+          )}
+          <line x1={x(at)} x2={x(at)} y1={18} y2={total} stroke="var(--ink)" strokeWidth={1.6} />
+          <rect x={x(at) - 28} y={2} width={56} height={18} rx={2} fill="var(--ink)" />
+          <text x={x(at)} y={15.5} textAnchor="middle" className="num" fontSize={12.5} fontWeight={700} fill="var(--chalk)">
+            {clock(at, zone)}
+          </text>
+        </g>
       </svg>
       {extra && (
         <div className="pointer-events-none absolute left-[18px]" style={{ top: total - extra.height + 6, width: LABELS - 24 }}>
           {extra.label}
         </div>
       )}
-      {/* biome-ignore lint/a11y/useSemanticElements: a range input cannot draw the lanes behind it */}
       <div
         role="slider"
         tabIndex={0}
@@ -185,7 +198,7 @@ function ticks(from: number, to: number, zone: string, everyH: number): number[]
 
 function dayStarts(from: number, to: number, zone: string): number[] {
   const out: number[] = [];
-  for (let t = startOfLocalDay(localDate(from, zone), zone); t < to; t = startOfLocalDay(localDate(t + 1.5 * DAY, zone), zone)) out.push(Math.max(t, from));
+  for (let t = startOfLocalDay(localDate(from, zone), zone); t < to; t = startOfLocalDay(localDate(t + 1.5 * DAY, zone), zone))
+    out.push(Math.max(t, from));
   return out;
 }
-

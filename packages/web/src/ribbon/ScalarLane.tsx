@@ -19,7 +19,23 @@ interface ScalarProps extends LaneProps {
 }
 
 /** One variable: measured solid, forecast dashed with its spread, carried forward dotted. */
-export function ScalarLane({ x, from, to, now, height, at, clip: clipId, label, unit, digits, series, spread, carryH, dots, note }: ScalarProps) {
+export function ScalarLane({
+  x,
+  from,
+  to,
+  now,
+  height,
+  at,
+  clip: clipId,
+  label,
+  unit,
+  digits,
+  series,
+  spread,
+  carryH,
+  dots,
+  note,
+}: ScalarProps) {
   const all = series ? series.atMs.map((t, i) => ({ t, v: series.value[i] as number, ahead: i >= series.forecastFrom })) : [];
   const seen = all.filter((p) => p.t >= from - 2 * HOUR && p.t <= to + 2 * HOUR);
   const last = all.filter((p) => p.t <= to).at(-1);
@@ -40,26 +56,40 @@ export function ScalarLane({ x, from, to, now, height, at, clip: clipId, label, 
     <g>
       {spread && (
         <path
-          d={bandOf(inside.map(({ t, i }) => [x(t), y(spread.high[i] as number)]), inside.map(({ t, i }) => [x(t), y(spread.low[i] as number)]))}
+          d={bandOf(
+            inside.map(({ t, i }) => [x(t), y(spread.high[i] as number)]),
+            inside.map(({ t, i }) => [x(t), y(spread.low[i] as number)]),
+          )}
           fill="var(--water)"
           opacity={0.6}
         />
       )}
       {dots ? (
-        measured.filter((p) => p.t >= from).map((p) => <circle key={p.t} cx={x(p.t)} cy={y(p.v)} r={4} fill="var(--chalk)" stroke="var(--ink)" strokeWidth={1.5} />)
+        measured
+          .filter((p) => p.t >= from)
+          .map((p) => <circle key={p.t} cx={x(p.t)} cy={y(p.v)} r={4} fill="var(--chalk)" stroke="var(--ink)" strokeWidth={1.5} />)
       ) : (
         <path d={line(measured)} clipPath={`url(#${clipId})`} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
       )}
       <path d={line(joined)} clipPath={`url(#${clipId})`} fill="none" stroke="var(--deep)" strokeWidth={1.6} strokeDasharray="5 3" />
       {carried && carried.t < to && (
         <g>
-          <path d={`M${clip(carried.t)} ${y(carried.v)}H${x(Math.min(to, carried.t + carryH * HOUR))}`} stroke="var(--ink-2)" strokeDasharray="1.5 4" fill="none" />
+          <path
+            d={`M${clip(carried.t)} ${y(carried.v)}H${x(Math.min(to, carried.t + carryH * HOUR))}`}
+            stroke="var(--ink-2)"
+            strokeDasharray="1.5 4"
+            fill="none"
+          />
           <text x={Math.min(x(to) - 130, clip(Math.max(carried.t, now)) + 10)} y={y(carried.v) - 6} fontSize={11.5} fill="var(--ink-2)">
             carried forward
           </text>
         </g>
       )}
-      <LaneLabel name={label} value={sample ? sample.value.toFixed(digits) : 'unknown'} unit={note ?? (sample?.trust === 'carried' ? `${unit}, carried` : unit)} />
+      <LaneLabel
+        name={label}
+        value={sample ? sample.value.toFixed(digits) : 'unknown'}
+        unit={note ?? (sample?.trust === 'carried' ? `${unit}, carried` : unit)}
+      />
     </g>
   );
 }
@@ -67,6 +97,11 @@ export function ScalarLane({ x, from, to, now, height, at, clip: clipId, label, 
 /** Pressure with its change over six hours. */
 export function PressureLane(props: LaneProps & { series: Series | null }) {
   const change = changeOver(props.series, props.at, 6);
-  const note = change === null ? 'hPa' : Math.abs(change) < 0.5 ? 'hPa, steady' : `hPa, ${change > 0 ? '+' : '−'}${Math.abs(change).toFixed(0)} in 6 h`;
+  const note =
+    change === null
+      ? 'hPa'
+      : Math.abs(change) < 0.5
+        ? 'hPa, steady'
+        : `hPa, ${change > 0 ? '+' : '−'}${Math.abs(change).toFixed(0)} in 6 h`;
   return <ScalarLane {...props} label="Pressure" unit="hPa" digits={0} spread={null} carryH={3} note={note} />;
 }

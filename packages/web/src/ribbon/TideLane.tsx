@@ -8,7 +8,17 @@ import { instants, LaneLabel, pathOf } from './lane';
 import type { LaneProps } from './Ribbon';
 
 /** Height of the tide with its turns; the measured level dotted beside it. */
-export function TideLane({ x, from, to, height, zone, at, model, turns, measured }: LaneProps & { model: TideModel | null; turns: readonly TideTurn[]; measured: Series | null }) {
+export function TideLane({
+  x,
+  from,
+  to,
+  height,
+  zone,
+  at,
+  model,
+  turns,
+  measured,
+}: LaneProps & { model: TideModel | null; turns: readonly TideTurn[]; measured: Series | null }) {
   const curve = useMemo(() => (model ? instants(from, to).map((t) => [t, model.heightAt(t)] as const) : []), [model, from, to]);
   if (!model) return <LaneLabel name="Tide" value="none" unit="lake" />;
   const heights = curve.map(([, h]) => h);
@@ -24,7 +34,9 @@ export function TideLane({ x, from, to, height, zone, at, model, turns, measured
       <path d={pathOf(line)} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
       {measured && (
         <path
-          d={pathOf(measured.atMs.filter((t) => t >= from && t <= to).map((t) => [x(t), y(measured.value[measured.atMs.indexOf(t)] as number)]))}
+          d={pathOf(
+            measured.atMs.filter((t) => t >= from && t <= to).map((t) => [x(t), y(measured.value[measured.atMs.indexOf(t)] as number)]),
+          )}
           fill="none"
           stroke="var(--rust)"
           strokeWidth={1.3}
@@ -37,7 +49,15 @@ export function TideLane({ x, from, to, height, zone, at, model, turns, measured
           const px = Math.min(x(to) - 44, Math.max(x(from) + 44, x(t.atMs)));
           const text = several ? clock(t.atMs, zone) : `${clock(t.atMs, zone)} ${t.kind} ${t.heightM.toFixed(1)}`;
           return (
-            <text key={t.atMs} x={px} y={t.kind === 'high' ? y(t.heightM) - 5 : height - 4} textAnchor="middle" className="num" fontSize={11.5} fill="var(--ink)">
+            <text
+              key={t.atMs}
+              x={px}
+              y={t.kind === 'high' ? y(t.heightM) - 5 : height - 4}
+              textAnchor="middle"
+              className="num"
+              fontSize={11.5}
+              fill="var(--ink)"
+            >
               {text}
             </text>
           );

@@ -8,7 +8,15 @@ import type { LaneProps } from './Ribbon';
 
 /** Wind speed with gusts as sand above it, arrows along the top, the boat's own limit across. */
 export function WindLane({
-  x, from, to, now, height, at, wind, spread, limit,
+  x,
+  from,
+  to,
+  now,
+  height,
+  at,
+  wind,
+  spread,
+  limit,
 }: LaneProps & { wind: WindSeries | null; spread: Spread | null; limit?: { mps: number; name: string } }) {
   const points = useMemo(() => instants(from, to).map((t) => ({ t, w: sampleWind(wind, t) })), [wind, from, to]);
   const here = sampleWind(wind, at);
@@ -24,10 +32,20 @@ export function WindLane({
   const arrows = tall ? Array.from({ length: 16 }, (_, i) => from + (i + 0.5) * every) : [];
   return (
     <g>
-      <path d={bandOf(gusts.map((p) => [x(p.t), y(p.w?.gustMps ?? 0)]), gusts.map((p) => [x(p.t), y(p.w?.mps ?? 0)]))} fill="var(--sand)" opacity={0.75} />
+      <path
+        d={bandOf(
+          gusts.map((p) => [x(p.t), y(p.w?.gustMps ?? 0)]),
+          gusts.map((p) => [x(p.t), y(p.w?.mps ?? 0)]),
+        )}
+        fill="var(--sand)"
+        opacity={0.75}
+      />
       {spread && (
         <path
-          d={bandOf(inside.map(({ t, i }) => [x(t), y(spread.high[i] as number)]), inside.map(({ t, i }) => [x(t), y(spread.low[i] as number)]))}
+          d={bandOf(
+            inside.map(({ t, i }) => [x(t), y(spread.high[i] as number)]),
+            inside.map(({ t, i }) => [x(t), y(spread.low[i] as number)]),
+          )}
           fill="var(--sand-2)"
           opacity={0.45}
         />

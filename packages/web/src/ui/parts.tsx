@@ -2,12 +2,26 @@ import type { ButtonHTMLAttributes, ReactNode } from 'react';
 import { ApiProblem, Offline } from '../app/api';
 
 /** A button. Strong is for the one thing that a screen is about. */
-export function Button({ strong, hint, className = '', children, ...rest }: { strong?: boolean; hint?: string } & ButtonHTMLAttributes<HTMLButtonElement>) {
+export function Button({
+  strong,
+  hint,
+  className = '',
+  children,
+  ...rest
+}: { strong?: boolean; hint?: string } & ButtonHTMLAttributes<HTMLButtonElement>) {
   const look = strong ? 'bg-kelp text-on-kelp border-kelp' : 'bg-transparent text-ink border-ink';
   return (
-    <button type="button" className={`inline-flex items-center gap-2 rounded border px-3 py-1.5 font-semibold disabled:opacity-50 cursor-pointer ${look} ${className}`} {...rest}>
+    <button
+      type="button"
+      className={`inline-flex items-center gap-2 rounded border px-3 py-1.5 font-semibold disabled:opacity-50 cursor-pointer ${look} ${className}`}
+      {...rest}
+    >
       {children}
-      {hint && <kbd className={`num rounded border px-1 text-xs font-normal ${strong ? 'border-on-kelp/60' : 'border-line text-ink-2'}`}>{hint}</kbd>}
+      {hint && (
+        <kbd className={`num rounded border px-1 text-xs font-normal ${strong ? 'border-on-kelp/60' : 'border-line text-ink-2'}`}>
+          {hint}
+        </kbd>
+      )}
     </button>
   );
 }
@@ -29,7 +43,9 @@ export function Fault({ error, retry }: { error: unknown; retry?: () => void }) 
   return (
     <div role="alert" className="m-4 max-w-prose border-l-4 border-rust bg-rust-pale px-4 py-3">
       <p className="font-semibold">{problem?.detail ?? (error instanceof Error ? error.message : 'Something failed.')}</p>
-      <p className="text-ink-2">{problem?.remedy ?? (error instanceof Offline ? 'Check the connection; nothing that was shown as saved is lost.' : 'Try again.')}</p>
+      <p className="text-ink-2">
+        {problem?.remedy ?? (error instanceof Offline ? 'Check the connection; nothing that was shown as saved is lost.' : 'Try again.')}
+      </p>
       {retry && (
         <Button className="mt-2" onClick={retry}>
           Try again
@@ -49,7 +65,23 @@ export function Waiting({ what }: { what: string }) {
 }
 
 /** A range as a sand bar with the expected value as an ink stroke, or what happened as a dot. */
-export function RangeBar({ lo, mid, hi, max, dot, width = 150, label }: { lo: number; mid?: number; hi: number; max: number; dot?: number; width?: number; label: string }) {
+export function RangeBar({
+  lo,
+  mid,
+  hi,
+  max,
+  dot,
+  width = 150,
+  label,
+}: {
+  lo: number;
+  mid?: number;
+  hi: number;
+  max: number;
+  dot?: number;
+  width?: number;
+  label: string;
+}) {
   const x = (v: number) => 2 + (Math.min(v, max) / max) * (width - 4);
   return (
     <svg width={width} height={18} role="img" aria-label={label}>

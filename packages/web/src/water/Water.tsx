@@ -1,4 +1,4 @@
-import { DAY, HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useEffect, useMemo, useState } from 'react';
@@ -49,7 +49,12 @@ export default function Water() {
         title={`${water.name}, ${dayName(now, zone)} ${clock(now, zone)}`}
         note={`${s.stations.length} ${s.stations.length === 1 ? 'station' : 'stations'}, ${s.crewReadings.length} crew readings here${s.forecastRunAt ? `, forecast of ${clock(s.forecastRunAt, zone)}` : ', no forecast'}`}
       >
-        <select aria-label="Water" value={water.id} onChange={(e) => setParams({ water: e.target.value })} className="rounded border border-ink bg-chalk px-2 py-1.5">
+        <select
+          aria-label="Water"
+          value={water.id}
+          onChange={(e) => setParams({ water: e.target.value })}
+          className="rounded border border-ink bg-chalk px-2 py-1.5"
+        >
           {outfit?.waters.map((w) => (
             <option key={w.id} value={w.id}>
               {w.name}
@@ -61,7 +66,7 @@ export default function Water() {
         </Button>
       </Header>
       <div className="grid min-h-0 flex-1 grid-cols-[340px_1fr]">
-        <section aria-label="Since this time yesterday" className="overflow-auto border-r border-line px-[18px] py-4">
+        <section aria-label="Since this time yesterday" tabIndex={0} className="overflow-auto border-r border-line px-[18px] py-4">
           <h2 className="mb-2 font-bold">Since this time yesterday</h2>
           {changes.map((c) => (
             <div key={c.head} className="border-t border-line py-2.5">
@@ -71,9 +76,12 @@ export default function Water() {
               {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
             </div>
           ))}
-          <p className="border-t border-line pt-3 text-[0.83rem] text-ink-2">Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission: local rules and the captain’s judgement come first.</p>
+          <p className="border-t border-line pt-3 text-[0.83rem] text-ink-2">
+            Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission: local rules
+            and the captain’s judgement come first.
+          </p>
         </section>
-        <div className="min-h-0 overflow-auto">
+        <div className="min-h-0 overflow-x-hidden overflow-y-auto">
           <Ribbon
             from={from}
             to={to}
@@ -81,7 +89,14 @@ export default function Water() {
             zone={zone}
             state={s}
             limit={boat ? { mps: boat.windLimitMps, name: `${boat.name} stays in above` } : undefined}
-            lanes={[['light', 12], ...(water.tidal ? [['tide', 150] as const] : []), ['wind', 170], ['water', 140], ['clarity', 110], ['pressure', 110]]}
+            lanes={[
+              ['light', 12],
+              ...(water.tidal ? [['tide', 150] as const] : []),
+              ['wind', 170],
+              ['water', 140],
+              ['clarity', 110],
+              ['pressure', 110],
+            ]}
           />
         </div>
       </div>
@@ -90,7 +105,10 @@ export default function Water() {
   );
 }
 
-const KINDS = { waterTempC: { name: 'Water temperature', unit: '°C', min: -2, max: 36 }, clarityM: { name: 'Clarity (Secchi depth)', unit: 'm', min: 0.05, max: 40 } } as const;
+const KINDS = {
+  waterTempC: { name: 'Water temperature', unit: '°C', min: -2, max: 36 },
+  clarityM: { name: 'Clarity (Secchi depth)', unit: 'm', min: 0.05, max: 40 },
+} as const;
 
 function ReadingDialog({ open, waterId, waterName, onClose }: { open: boolean; waterId: string; waterName: string; onClose: () => void }) {
   const queries = useQueryClient();
@@ -121,7 +139,11 @@ function ReadingDialog({ open, waterId, waterName, onClose }: { open: boolean; w
           <form onSubmit={submit} className="flex flex-col gap-3">
             <label className="flex flex-col gap-1">
               What
-              <select value={variable} onChange={(e) => setVariable(e.target.value as keyof typeof KINDS)} className="rounded border border-ink-3 bg-chalk px-2 py-1.5">
+              <select
+                value={variable}
+                onChange={(e) => setVariable(e.target.value as keyof typeof KINDS)}
+                className="rounded border border-ink-3 bg-chalk px-2 py-1.5"
+              >
                 {Object.entries(KINDS).map(([k, v]) => (
                   <option key={k} value={k}>
                     {v.name}
@@ -131,7 +153,16 @@ function ReadingDialog({ open, waterId, waterName, onClose }: { open: boolean; w
             </label>
             <label className="flex flex-col gap-1">
               Value, {kind.unit}
-              <input type="number" required step="any" min={kind.min} max={kind.max} value={value} onChange={(e) => setValue(e.target.value)} className="num rounded border border-ink-3 bg-chalk px-2 py-1.5" />
+              <input
+                type="number"
+                required
+                step="any"
+                min={kind.min}
+                max={kind.max}
+                value={value}
+                onChange={(e) => setValue(e.target.value)}
+                className="num rounded border border-ink-3 bg-chalk px-2 py-1.5"
+              />
             </label>
             {error !== null && <Fault error={error} />}
             <div className="flex justify-end gap-2">

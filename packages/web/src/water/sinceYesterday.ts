@@ -55,20 +55,26 @@ export function sinceYesterday(state: WaterStateView, now: number, zone: string)
   if (water.tide) {
     const turns = tideTurns(water.tide, now - 15 * HOUR, now + 40 * HOUR).filter((t) => !t.minor);
     const next = turns.filter((t) => t.atMs > now).slice(0, 3);
-    const range = (list: readonly TideTurn[]) => (list.length > 1 ? Math.abs((list[1] as TideTurn).heightM - (list[0] as TideTurn).heightM) : 0);
+    const range = (list: readonly TideTurn[]) =>
+      list.length > 1 ? Math.abs((list[1] as TideTurn).heightM - (list[0] as TideTurn).heightM) : 0;
     const past = turns.filter((t) => t.atMs <= now).slice(-2);
     const r = range(next);
     const grows = r - range(past);
     add(
       `Range ${r.toFixed(1)} m${Math.abs(grows) < 0.1 ? '' : grows > 0 ? ', larger than the last' : ', smaller than the last'}.`,
-      next.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${clock(t.atMs, zone)}`).join(', ') + '.',
+      `${next.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${clock(t.atMs, zone)}`).join(', ')}.`,
       'Feeding often starts at the turn; whether run-in or run-out is better is each spot’s own.',
     );
     const last = state.measuredLevelM;
     const i = (last?.atMs.length ?? 0) - 1;
     if (last && i >= 0 && now - (last.atMs[i] as number) < 3 * HOUR) {
       const residual = (last.value[i] as number) - water.tide.heightAt(last.atMs[i] as number);
-      if (Math.abs(residual) >= 0.08) add(`Water stands ${Math.abs(residual * 100).toFixed(0)} cm ${residual > 0 ? 'above' : 'below'} the prediction.`, `Measured ${clock(last.atMs[i] as number, zone)}.`, residual < 0 ? 'Bars pass later and shut earlier than predicted.' : '');
+      if (Math.abs(residual) >= 0.08)
+        add(
+          `Water stands ${Math.abs(residual * 100).toFixed(0)} cm ${residual > 0 ? 'above' : 'below'} the prediction.`,
+          `Measured ${clock(last.atMs[i] as number, zone)}.`,
+          residual < 0 ? 'Bars pass later and shut earlier than predicted.' : '',
+        );
     }
   }
 
@@ -76,19 +82,46 @@ export function sinceYesterday(state: WaterStateView, now: number, zone: string)
   const latest = clarity.at(-1);
   if (latest) {
     const earlier = clarity.at(-2);
-    const word = earlier ? (latest.value > earlier.value * 1.1 ? 'Clearer.' : latest.value < earlier.value * 0.9 ? 'More colour.' : 'As clear as before.') : 'Clarity.';
-    add(word, `${latest.value.toFixed(1)} m seen ${dayName(latest.at, zone)} ${clock(latest.at, zone)}${earlier ? `, was ${earlier.value.toFixed(1)}` : ''}${latest.by ? `, by ${latest.by}` : ''}.`, latest.value < 1 ? 'Vibration and flash in dirty water.' : '');
+    const word = earlier
+      ? latest.value > earlier.value * 1.1
+        ? 'Clearer.'
+        : latest.value < earlier.value * 0.9
+          ? 'More colour.'
+          : 'As clear as before.'
+      : 'Clarity.';
+    add(
+      word,
+      `${latest.value.toFixed(1)} m seen ${dayName(latest.at, zone)} ${clock(latest.at, zone)}${earlier ? `, was ${earlier.value.toFixed(1)}` : ''}${latest.by ? `, by ${latest.by}` : ''}.`,
+      latest.value < 1 ? 'Vibration and flash in dirty water.' : '',
+    );
   }
 
   const pressure = sampleSeries(water.pressureHpa, now);
   const later = sampleSeries(water.pressureHpa, now + DAY);
-  if (pressure && later && later.value - pressure.value < -4) add('Pressure falls.', `${pressure.value.toFixed(0)} hPa, ${later.value.toFixed(0)} this time tomorrow.`, 'Weather is turning: check the limits of the boat at each stop.', true);
+  if (pressure && later && later.value - pressure.value < -4)
+    add(
+      'Pressure falls.',
+      `${pressure.value.toFixed(0)} hPa, ${later.value.toFixed(0)} this time tomorrow.`,
+      'Weather is turning: check the limits of the boat at each stop.',
+      true,
+    );
 
   for (const s of state.stations) {
     for (const f of s.failed.filter((x) => x.variable === 'windMps' && x.count >= 2)) {
-      add(`${s.name} is left out for wind.`, `${f.count} readings failed their checks since ${dayName(f.since, zone)} ${clock(f.since, zone)}.`, '', true);
+      add(
+        `${s.name} is left out for wind.`,
+        `${f.count} readings failed their checks since ${dayName(f.since, zone)} ${clock(f.since, zone)}.`,
+        '',
+        true,
+      );
     }
-    if (s.lastError) add(`${s.name} does not answer.`, `${s.lastError}. Last good readings ${s.polledTo ? `from ${clock(s.polledTo, zone)}` : 'none'}.`, '', true);
+    if (s.lastError)
+      add(
+        `${s.name} does not answer.`,
+        `${s.lastError}. Last good readings ${s.polledTo ? `from ${clock(s.polledTo, zone)}` : 'none'}.`,
+        '',
+        true,
+      );
   }
   return changes;
 }

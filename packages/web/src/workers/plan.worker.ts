@@ -15,7 +15,14 @@ const desk = {
   /** Takes a trip's desk and ranks it. */
   open(from: PlanDesk): { calls: readonly Call[]; shut: readonly ShutSpot[]; sets: number; ms: number } {
     const start = performance.now();
-    inputs = { ...from, sets: fishedSets(from.evidence, from.spots.map((s) => s.id), from.presentations.map((p) => p.id)) };
+    inputs = {
+      ...from,
+      sets: fishedSets(
+        from.evidence,
+        from.spots.map((s) => s.id),
+        from.presentations.map((p) => p.id),
+      ),
+    };
     ranking = rankTrip(inputs);
     return { calls: ranking.calls, shut: ranking.shut, sets: ranking.model.sets, ms: performance.now() - start };
   },

@@ -2,9 +2,33 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /** Tables that belong to one outfit, in the order in which they can be made and loaded. */
 const OUTFIT_TABLES = [
-  'person', 'session', 'boat', 'water', 'chart_layer', 'station', 'reading', 'forecast', 'forecast_member', 'species',
-  'family', 'presentation', 'spot', 'client', 'trip', 'trip_species', 'party', 'plan', 'leg', 'stop', '"set"', '"catch"',
-  'sighting', 'rule', 'brief', 'brief_read', 'audit',
+  'person',
+  'session',
+  'boat',
+  'water',
+  'chart_layer',
+  'station',
+  'reading',
+  'forecast',
+  'forecast_member',
+  'species',
+  'family',
+  'presentation',
+  'spot',
+  'client',
+  'trip',
+  'trip_species',
+  'party',
+  'plan',
+  'leg',
+  'stop',
+  '"set"',
+  '"catch"',
+  'sighting',
+  'rule',
+  'brief',
+  'brief_read',
+  'audit',
 ] as const;
 
 const TABLES = `

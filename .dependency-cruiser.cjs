@@ -1,0 +1,53 @@
+/** An import only goes down: web and server to contract and core, contract to core, sim beside them. */
+const core = '^packages/core/';
+module.exports = {
+  forbidden: [
+    { name: 'core-imports-nothing-above', severity: 'error', from: { path: core }, to: { path: '^(packages/(contract|server|web)|sim)/' } },
+    {
+      name: 'core-is-pure',
+      comment: 'No Node, no network, no clock: only its own files and two pure packages (tests may use more).',
+      severity: 'error',
+      from: { path: core, pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-known-packages',
+      severity: 'error',
+      from: { path: core, pathNot: '\\.test\\.ts$' },
+      to: { path: 'node_modules/', pathNot: 'node_modules/astronomy-engine/' },
+    },
+    {
+      name: 'contract-imports-core-only',
+      severity: 'error',
+      from: { path: '^packages/contract/' },
+      to: { path: '^(packages/(server|web)|sim)/' },
+    },
+    {
+      name: 'server-does-not-import-web-or-sim',
+      severity: 'error',
+      from: { path: '^packages/server/' },
+      to: { path: '^(packages/web|sim)/' },
+    },
+    {
+      name: 'web-does-not-import-server-or-sim',
+      severity: 'error',
+      from: { path: '^packages/web/' },
+      to: { path: '^(packages/server|sim)/' },
+    },
+    { name: 'web-leaves-zod-on-the-server', severity: 'error', from: { path: '^packages/web/' }, to: { path: 'node_modules/zod/' } },
+    { name: 'sim-imports-core-and-contract', severity: 'error', from: { path: '^sim/' }, to: { path: '^packages/(server|web)/' } },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: '^virtual:' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/|^virtual:|\\.css$' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'],
+    },
+  },
+};

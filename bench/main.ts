@@ -1,0 +1,93 @@
+// npm run bench: times of the heart beside a peer, on this machine, in one run.
+import os from 'node:os';
+import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
+import type { FishedSet } from '@bluffwind/core/catchrate/world';
+import { randomProblem } from '@bluffwind/core/itinerary/randomProblem';
+import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
+import { tideModel } from '@bluffwind/core/tide/tideModel';
+import { tideTurns } from '@bluffwind/core/tide/tideTurns';
+import { seeded } from '@bluffwind/core/units/seeded';
+import { createTidePredictor } from '@neaps/tide-predictor';
+import highsLoader from 'highs';
+import boston from '../packages/core/src/tide/fixtures/boston.json';
+import { timeIndexedModel } from './timeIndexedModel';
+
+const DAY = 86_400_000;
+const say = (text: string) => process.stdout.write(`${text}\n`);
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
+}
+
+function times(count: number, work: (i: number) => void): number[] {
+  return Array.from({ length: count }, (_, i) => {
+    const start = performance.now();
+    work(i);
+    return performance.now() - start;
+  });
+}
+
+const ms = (values: readonly number[]) => `median ${median(values).toFixed(1)} ms, most ${Math.max(...values).toFixed(1)} ms`;
+
+say(
+  `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, ${(os.totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}`,
+);
+
+say('\nTide: a year of turns at one harbour (30 constituents)');
+const from = Date.UTC(2026, 0, 1);
+const year = times(7, () => tideTurns(tideModel(boston.constituents, boston.z0M), from, from + 365 * DAY));
+say(`  Bluffwind                ${ms(year)}`);
+const constituents = boston.constituents.map((c) => ({ name: c.name, amplitude: c.amplitudeM, phase: c.phaseDeg }));
+const peer = times(3, () =>
+  createTidePredictor(constituents).getExtremesPrediction({ start: new Date(from), end: new Date(from + 365 * DAY) }),
+);
+say(`  @neaps/tide-predictor    ${ms(peer)}`);
+
+say('\nItinerary: one boat, proved optimal (gap 0)');
+for (const spots of [12, 24, 30]) {
+  let proved = 0;
+  const taken = times(20, (i) => {
+    if (solveItinerary(randomProblem(i + 1, { spots })).proved) proved++;
+  });
+  say(`  Bluffwind, ${spots} spots      ${ms(taken)}, proved ${proved} of 20`);
+}
+const highs = await highsLoader();
+for (const spots of [4, 6]) {
+  const problems = [1, 2, 3].map((seed) => randomProblem(seed, { spots, steps: 24, stepMin: 15 }));
+  const ours = times(3, (i) => solveItinerary(problems[i] as (typeof problems)[number]));
+  const theirs = times(3, (i) => highs.solve(timeIndexedModel(problems[i] as (typeof problems)[number])));
+  say(`  ${spots} spots, 24 steps: Bluffwind ${ms(ours)}; HiGHS on the time-indexed model ${ms(theirs)}`);
+}
+
+say('\nCatch rate: fit on a log');
+for (const stops of [5000, 50_000]) {
+  const random = seeded(7);
+  const now = Date.UTC(2026, 5, 18);
+  const pick = (n: number) => String(Math.floor(random() * n));
+  const sets: FishedSet[] = Array.from({ length: stops }, () => ({
+    at: now - random() * 900 * DAY,
+    spot: pick(60),
+    presentation: pick(12),
+    rodHours: 0.5 + random() * 4,
+    fish: Math.floor(random() ** 3 * 5),
+    conditions: {
+      tideStage: random(),
+      windMps: random() * 12,
+      windFromDeg: random() * 360,
+      waterTempC: 6 + random() * 14,
+      clarityM: 0.5 + random() * 3,
+      sunHeightDeg: random() * 60,
+      depthM: random() * 10,
+    },
+  }));
+  const envelope = { depthMinM: 0.5, depthMaxM: 5, tempMinC: 8, tempMaxC: 18 };
+  const world = {
+    spots: Array.from({ length: 60 }, (_, i) => String(i)),
+    presentations: Array.from({ length: 12 }, (_, i) => ({ id: String(i), envelope })),
+    now,
+  };
+  const before = process.memoryUsage().heapUsed;
+  const taken = times(3, () => fitCatchRate(world, sets));
+  say(`  ${stops} sets               ${ms(taken)}, heap grew ${((process.memoryUsage().heapUsed - before) / 2 ** 20).toFixed(0)} MB`);
+}
