@@ -82,20 +82,23 @@ async function browser(chromium) {
     say('Browser tests ...');
     const report = path.join(STATE, 'playwright.json');
     rmSync(report, { force: true });
-    const result = spawnSync(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
-      cwd: ROOT,
-      stdio: ['ignore', 'inherit', 'inherit'],
-      env: cleanEnv({
+    // Not spawnSync: the control above must be able to answer meanwhile.
+    const { run } = await import('./children.mjs');
+    const failed = await run(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+      env: {
         BASE_URL: world.url,
         CHROMIUM: chromium,
         OWNER_URL: world.db.ownerUrl,
         CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
         PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-      }),
-    });
+      },
+    }).then(
+      () => false,
+      () => true,
+    );
     const json = read(report);
     counts.passed += json?.stats?.expected ?? 0;
-    counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (result.status !== 0 && !json?.stats?.unexpected ? 1 : 0);
+    counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (failed && !json?.stats?.unexpected ? 1 : 0);
     counts.skipped += json?.stats?.skipped ?? 0;
   } finally {
     control.close();

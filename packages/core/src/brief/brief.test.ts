@@ -13,7 +13,7 @@ describe('brief', () => {
   it('adds up two stops at one spot', () => {
     expect(composeBrief([stop('pier', 2), stop('pier', 3)], [], []).againstPlan).toMatchObject([{ fish: 5, expected: 6, rodHours: 6 }]);
   });
-  it('says what moved in the ranking and why, the greatest first', () => {
+  it('says what moved in the ranking and why, what was fished first', () => {
     const before = [
       { spotId: 'a', spotName: 'a', rate: 2 },
       { spotId: 'b', spotName: 'b', rate: 1.5 },

@@ -48,12 +48,14 @@ export function composeBrief(outcomes: readonly StopOutcome[], before: readonly 
   const againstPlan = merge(outcomes).map((o) => ({ ...o, verdict: verdictOf(o) }));
   const fish = sum(outcomes.map((o) => o.fish));
   const rodHours = sum(outcomes.map((o) => o.rodHours));
+  const fished = new Set(againstPlan.map((o) => o.spotId));
+  const moved = (c: RankChange) => Math.abs(Math.log(c.rateAfter / c.rateBefore));
   const changes = after
     .map((a, i): RankChange | null => {
       const j = before.findIndex((b) => b.spotId === a.spotId);
       const b = before[j];
-      if (!b || b.rate <= 0 || Math.abs(Math.log(a.rate / b.rate)) < WORTH_SAYING) return null;
       const outcome = againstPlan.find((o) => o.spotId === a.spotId);
+      if (!b || b.rate <= 0 || (!outcome && Math.abs(Math.log(a.rate / b.rate)) < WORTH_SAYING)) return null;
       return {
         spotId: a.spotId,
         spotName: a.spotName,
@@ -65,7 +67,8 @@ export function composeBrief(outcomes: readonly StopOutcome[], before: readonly 
       };
     })
     .filter((c) => c !== null)
-    .sort((x, y) => Math.abs(Math.log(y.rateAfter / y.rateBefore)) - Math.abs(Math.log(x.rateAfter / x.rateBefore)));
+    // What was fished comes before what moved with it.
+    .sort((x, y) => Number(fished.has(y.spotId)) - Number(fished.has(x.spotId)) || moved(y) - moved(x));
   return { fish, rodHours, expected: sum(outcomes.map((o) => o.expected)), againstPlan, summary: summaryOf(againstPlan), changes };
 }
 

@@ -89,7 +89,7 @@ export default function Brief() {
               {b.trips === 0 ? 'Nothing was fished, so nothing has moved.' : 'Nothing moved by more than a twentieth.'}
             </p>
           )}
-          {b.changes.slice(0, 8).map((c) => (
+          {b.changes.slice(0, 12).map((c) => (
             <div key={c.spotId} className="border-t border-line py-2.5" data-change={c.spotName}>
               <p>
                 <b>{c.spotName}</b> <span className="text-[0.87rem] text-ink-2">{c.water}</span>

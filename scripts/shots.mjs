@@ -1,0 +1,101 @@
+// npm run shots: the pictures of the main views, from fresh demo data, into docs/screenshots.
+import { mkdirSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { clusterFolder, ROOT } from './folders.mjs';
+import { main, say } from './output.mjs';
+import { ensurePackages } from './packages.mjs';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+await main(async () => {
+  await ensurePackages();
+  const { ensureChromium } = await import('./debian.mjs');
+  const { buildServer, buildSim, buildWeb } = await import('./build.mjs');
+  const { startWorld } = await import('./world.mjs');
+  const { chromium } = await import('@playwright/test');
+  const executablePath = await ensureChromium();
+  await Promise.all([buildServer(), buildSim()]);
+  await buildWeb();
+  const world = await startWorld({ name: 'shots', reset: true, durable: false });
+  const folder = path.join(ROOT, 'docs', 'screenshots');
+  mkdirSync(folder, { recursive: true });
+  const browser = await chromium.launch({ executablePath, args: FLAGS });
+  try {
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      baseURL: world.url,
+      timezoneId: 'Etc/GMT+2',
+      locale: 'en-GB',
+    });
+    const page = await context.newPage();
+    page.on('pageerror', (e) => say(`page error: ${e.message}`));
+    const shot = async (name) => {
+      await page.waitForLoadState('networkidle');
+      await page.evaluate(() => document.fonts.ready);
+      await page.waitForTimeout(900);
+      await page.screenshot({ path: path.join(folder, `${name}.png`) });
+      say(`  ${name}.png`);
+    };
+    await page.goto('/sign-in');
+    await page.getByRole('button', { name: /Tobias Wend/ }).click();
+    await shot('sign-in');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByRole('heading', { name: /Tonight and/ }).waitFor();
+    const board = await (await page.request.get('/api/board')).json();
+    for (const trip of board.tomorrow.slice(0, 3)) {
+      await page.goto(`/trips/${trip.id}`);
+      await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
+      await page.keyboard.press('s');
+      await page.getByText(/no better day exists/).waitFor();
+      if (trip === board.tomorrow[0]) {
+        for (let i = 0; i < 11; i++) await page.keyboard.press('.');
+        await shot('plan');
+        await page.locator('[data-call]').first().getByRole('button').first().click();
+        await page.getByText('Stops in the most alike water').waitFor();
+        await shot('call');
+      }
+      await page.getByRole('button', { name: 'Save plan' }).click();
+      await page.getByText(/Plan 1 saved/).waitFor();
+    }
+    for (const [name, to] of [
+      ['board', '/'],
+      ['water', '/water'],
+      ['grounds', '/grounds'],
+      ['brief', '/brief/2026-06-19'],
+      ['log', '/log'],
+    ]) {
+      await page.goto(to);
+      await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
+      if (name === 'grounds') await page.getByRole('button', { name: /Cold Kettle drain/ }).click();
+      await shot(name);
+    }
+    await page.request.post('/api/demo/clock', { data: { now: '2026-06-19T08:40:00.000Z' } });
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(`/deck/${board.tomorrow[0].id}`);
+    await page.getByRole('button', { name: 'Begin the trip' }).click();
+    await page.getByRole('button', { name: /Lines in at/ }).click();
+    for (const cm of ['38', '46']) {
+      await page.getByRole('button', { name: 'Other', exact: true }).click();
+      await page.getByRole('button', { name: 'European sea bass', exact: true }).click();
+      await page.getByRole('button', { name: cm, exact: true }).click();
+      if (cm === '46') await shot('deck-catch');
+      await page.getByRole('button', { name: 'Released', exact: true }).click();
+    }
+    await page.getByRole('button', { name: 'Missed', exact: true }).click();
+    await page.request.post('/api/demo/clock', { data: { now: '2026-06-19T09:12:00.000Z' } });
+    await page.reload();
+    await shot('deck');
+  } finally {
+    await browser.close();
+    await world.stop();
+    rmSync(clusterFolder('shots'), { recursive: true, force: true });
+  }
+});
