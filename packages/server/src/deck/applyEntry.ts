@@ -78,7 +78,7 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
       return;
     case 'end-stop':
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
-      await closeOpen(entities, trip.id, at);
+      await closeOpen(entities, trip.id, at, entry.stopId);
       return;
     case 'end-trip':
       await closeOpen(entities, trip.id, at);
@@ -86,13 +86,17 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
   }
 }
 
-/** Ends stops and sets that still run; they never end before they began. */
-async function closeOpen(entities: EntityManager, tripId: string, at: Date): Promise<void> {
+/** Ends stops that run since before an instant (or one of them), with their sets; sent again it ends nothing later. */
+async function closeOpen(entities: EntityManager, tripId: string, at: Date, only: string | null = null): Promise<void> {
   await entities.query(
-    `update "set" s set ended_at = greatest($2, s.started_at) from stop st where st.id = s.stop_id and st.trip_id = $1 and s.ended_at is null`,
-    [tripId, at],
+    `update "set" s set ended_at = greatest($2, s.started_at) from stop st
+     where st.id = s.stop_id and st.trip_id = $1 and st.started_at <= $2 and ($3::uuid is null or st.id = $3) and s.ended_at is null`,
+    [tripId, at, only],
   );
-  await entities.query(`update stop set ended_at = greatest($2, started_at) where trip_id = $1 and ended_at is null`, [tripId, at]);
+  await entities.query(
+    `update stop set ended_at = greatest($2, started_at) where trip_id = $1 and started_at <= $2 and ($3::uuid is null or id = $3) and ended_at is null`,
+    [tripId, at, only],
+  );
 }
 
 async function own(entities: EntityManager, entity: typeof StopEntity, where: { id: string; tripId: string }, what: string): Promise<void> {

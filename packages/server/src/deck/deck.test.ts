@@ -110,6 +110,24 @@ describe('the deck', () => {
     expect(log[0].tideStage).toBeGreaterThanOrEqual(0);
   });
 
+  it('leaves a later stop open when the end of an earlier one comes again', async () => {
+    const later = randomUUID();
+    await send(
+      {
+        kind: 'start-stop',
+        entryId: randomUUID(),
+        at: at(72),
+        stopId: later,
+        spotId: h.mine.spots[0]?.id,
+        sets: [{ id: randomUUID(), presentationId: h.mine.presentations[0]?.id, rods: 1 }],
+      },
+      { kind: 'end-stop', entryId: randomUUID(), at: at(70), stopId },
+    );
+    const stops = (await mate.get(`/deck/${tripId}`)).body.stops as { id: string; endedAt: string | null }[];
+    expect(stops.find((s) => s.id === later)?.endedAt).toBeNull();
+    await send({ kind: 'end-stop', entryId: randomUUID(), at: at(73), stopId: later });
+  });
+
   it('ends the trip, and the brief of the next day counts what was caught', async () => {
     await send({ kind: 'end-trip', entryId: randomUUID(), at: at(75) });
     expect((await captain.get(`/trips/${tripId}`)).body.status).toBe('done');

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { toast, Toaster } from 'sonner';
 import { localDate, addDays } from '@bluffwind/core/units/time';
@@ -42,6 +42,8 @@ function Desk() {
   const queries = useQueryClient();
   const [palette, setPalette] = useState(false);
   const [keys, setKeys] = useState(false);
+  /** When g was pressed; kept over renders, which may come between the two keys. */
+  const chord = useRef(0);
   const zone = me?.outfit.zone ?? 'UTC';
   const tomorrow = addDays(localDate(serverNow(), zone), 1);
   const trips = [...(board?.tomorrow ?? []), ...(board?.today ?? [])];
@@ -61,7 +63,6 @@ function Desk() {
   ];
 
   useEffect(() => {
-    let after = 0;
     const onKey = (e: KeyboardEvent) => {
       if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
         e.preventDefault();
@@ -76,11 +77,11 @@ function Desk() {
           e.preventDefault();
           field.focus();
         }
-      } else if (Date.now() - after < 1200) {
+      } else if (Date.now() - chord.current < 2000) {
         const place = places.find(([k]) => k === e.key);
-        after = 0;
+        chord.current = 0;
         if (place) navigate(place[2]);
-      } else if (e.key === 'g') after = Date.now();
+      } else if (e.key === 'g') chord.current = Date.now();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

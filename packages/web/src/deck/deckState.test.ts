@@ -57,6 +57,21 @@ describe('deck state', () => {
     expect(state.stops[0]?.sets[0]?.endedAt).toBe(at(30));
     expect(state.current?.id).toBe('s2');
   });
+  it("leaves a later stop open when the end of an earlier one is replayed over the server's state", () => {
+    const end: DeckEntry = { kind: 'end-stop', entryId: 'e9', at: at(20), stopId: 's1' };
+    const next: DeckEntry = {
+      ...start,
+      entryId: 'e2',
+      at: at(30),
+      stopId: 's2',
+      spotId: 'drain',
+      sets: [{ id: 'x2', presentationId: 'minnow', rods: 2 }],
+    };
+    const once = deckState(pack, [start, end, next]);
+    const again = deckState({ ...pack, stops: [...once.stops] }, [start, end, next]);
+    expect(again.current?.id).toBe('s2');
+    expect(again.stops[0]?.endedAt).toBe(at(20));
+  });
   it('has no current stop after the trip has ended', () => {
     const state = deckState(pack, [start, { kind: 'end-trip', entryId: 'z', at: at(50) }]);
     expect(state).toMatchObject({ ended: true, current: null });

@@ -18,8 +18,10 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
   let ended = pack.endedAt !== null || pack.trip.status === 'done';
   const stops: Mutable<DeckStop>[] = pack.stops.map((s) => ({ ...s, sets: s.sets.map((x) => ({ ...x, catches: [...x.catches] })) }));
   const undone = new Set(entries.filter((e) => e.kind === 'undo-catch').map((e) => e.catchId));
-  const close = (at: string) => {
+  // A later stop may be open already, from the server: what ended an earlier one must not end it.
+  const close = (at: string, only?: string) => {
     for (const s of stops) {
+      if (Date.parse(s.startedAt) > Date.parse(at) || (only !== undefined && s.id !== only)) continue;
       if (s.endedAt === null) s.endedAt = at;
       for (const x of s.sets) if (x.endedAt === null) x.endedAt = at;
     }
@@ -53,7 +55,7 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
         outcome: e.outcome,
         kept: e.kept,
       });
-    } else if (e.kind === 'end-stop') close(e.at);
+    } else if (e.kind === 'end-stop') close(e.at, e.stopId);
     else if (e.kind === 'end-trip') {
       close(e.at);
       ended = true;
