@@ -21,7 +21,7 @@ export function tripWords(inputs: PlanInputs, trip: TripView, zone: string): { w
   const wind = (c: typeof first) =>
     c.windMps === null || c.windFromDeg === null ? 'wind unknown' : `${compassPoint(c.windFromDeg)} ${c.windMps.toFixed(0)} m/s`;
   parts.push(wind(first) === wind(last) ? wind(first) : `${wind(first)}, then ${wind(last)}`);
-  if (first.waterTempC !== null) parts.push(`water ${first.waterTempC.toFixed(1)} °C`);
+  if (first.waterTempC !== null) parts.push(`Water ${first.waterTempC.toFixed(1)} °C`);
 
   const cautions: string[] = [];
   for (let t = inputs.startsAt; t <= inputs.endsAt; t += HOUR / 2) {

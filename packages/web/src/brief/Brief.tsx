@@ -155,7 +155,7 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
           </h3>
           <ol>
             {plan.legs.map((l, i) => (
-              <li key={l.spotId} className="grid grid-cols-[36px_110px_1fr_auto] items-start gap-2 border-t border-line py-2">
+              <li key={l.spotId} className="grid grid-cols-[36px_148px_1fr_auto] items-start gap-2 border-t border-line py-2">
                 <span className="flex h-6 w-6 items-center justify-center rounded-full border-2 border-kelp text-[0.87rem] font-bold">
                   {i + 1}
                 </span>

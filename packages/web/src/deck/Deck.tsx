@@ -32,10 +32,12 @@ export default function Deck() {
   const { tripId = '' } = useParams();
   const { pack, entries, online, error, record } = useDeck(tripId);
   const [now, setNow] = useState(serverNow);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the clock is heard with the pack, and an entry moves it on
   useEffect(() => {
+    setNow(serverNow());
     const timer = setInterval(() => setNow(serverNow()), 5000);
     return () => clearInterval(timer);
-  }, []);
+  }, [pack, entries]);
   if (!pack) return error ? <Fault error={error} /> : <Waiting what="Opening the deck" />;
   return (
     <>

@@ -82,13 +82,13 @@ export function RangeBar({
   width?: number;
   label: string;
 }) {
-  const x = (v: number) => 2 + (Math.min(v, max) / max) * (width - 4);
+  const x = (v: number) => 5 + (Math.min(v, max) / max) * (width - 10);
   return (
     <svg width={width} height={18} role="img" aria-label={label}>
       <rect x={x(lo)} y={3} width={Math.max(2, x(hi) - x(lo))} height={8} fill="var(--sand-2)" />
-      <line x1={2} x2={width - 2} y1={14.5} y2={14.5} stroke="var(--sand-2)" />
+      <line x1={5} x2={width - 5} y1={14.5} y2={14.5} stroke="var(--sand-2)" />
       {[0, 0.5, 1].map((s) => (
-        <line key={s} x1={2 + s * (width - 4)} x2={2 + s * (width - 4)} y1={12} y2={17} stroke="var(--sand-2)" />
+        <line key={s} x1={5 + s * (width - 10)} x2={5 + s * (width - 10)} y1={12} y2={17} stroke="var(--sand-2)" />
       ))}
       {mid !== undefined && <line x1={x(mid)} x2={x(mid)} y1={0} y2={14} stroke="var(--ink)" strokeWidth={2.5} />}
       {dot !== undefined && <circle cx={x(dot)} cy={7} r={4.5} fill="var(--ink)" />}
