@@ -1,6 +1,9 @@
 import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
 import { ROOT } from './folders.mjs';
 import { Stop } from './output.mjs';
+
+const SETPRIV = '/usr/bin/setpriv';
 
 /** Environment for children: nothing that npm, another database or a debugger has left in ours. */
 export function cleanEnv(more = {}) {
@@ -42,7 +45,9 @@ export function run(command, args, { env = {}, quiet = false, cwd = ROOT, input 
  */
 export function startListening(name, command, args, { env = {}, log = () => {}, patienceMs = 60_000 } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd: ROOT, env: cleanEnv(env), stdio: ['ignore', 'pipe', 'pipe'] });
+    // Its parent's death ends it too, so that a kill -9 of the script leaves nothing running.
+    const bound = existsSync(SETPRIV) ? [SETPRIV, '--pdeathsig', 'TERM', command, ...args] : [command, ...args];
+    const child = spawn(bound[0], bound.slice(1), { cwd: ROOT, env: cleanEnv(env), stdio: ['ignore', 'pipe', 'pipe'] });
     let seen = '';
     let ready = false;
     const timer = setTimeout(() => reject(new Stop(`${name} did not start in ${patienceMs / 1000} s:\n${seen}`)), patienceMs);

@@ -64,6 +64,11 @@ async function serveCommand(config: Config): Promise<void> {
   const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host }, (address) => {
     process.stdout.write(`listening on http://${config.host}:${address.port}\n`);
   });
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    const text = error.code === 'EADDRINUSE' ? `Port ${config.port} is in use; choose another with PORT.` : error.message;
+    process.stderr.write(`${text}\n`);
+    process.exit(1);
+  });
   const timers: NodeJS.Timeout[] = [];
   if (config.stationUrl) {
     const client = stationClient(config.stationUrl);
