@@ -49,7 +49,7 @@ export const SPOTS: Record<'sound' | 'skerries' | 'lake', readonly SpotSeed[]> =
     ['Boulder row', 1700, 1500, 'rock', 'boulder', null, 'crew'],
     ['Old road', 1150, 1150, 'edge', 'gravel', null, 'crew'],
     ['Deep basin', 700, 1350, 'hole', 'mud', null, 'crew'],
-    ['Stump bay', 1000, 900, 'wood', 'mud', null, 'crew'],
+    ['Stump bay', 950, 1000, 'wood', 'mud', null, 'crew'],
     ['Alder point', 1450, 900, 'edge', 'gravel', null, 'crew'],
     ['Weed line, north', 1700, 2020, 'weed', 'mud', null, 'crew'],
     ['Weed line, south', 1900, 950, 'weed', 'mud', null, 'crew'],

@@ -41,7 +41,7 @@ export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] 
     // Its archive keeps every third hour, as many do.
     if (at < ARCHIVED_BEFORE && hour % 3 !== 0) continue;
     // Gaps of a few hours, now and then.
-    if (noise1(hour / 5, 200 + k.seed) > 0.985) continue;
+    if (noise1(hour / 5, 200 + k.seed) > 0.9) continue;
     const jitter = (n: number) => noise1(hour * 3.7, 210 + k.seed * 10 + n);
     const values: Record<string, number> = {};
     const w = weatherAt(at);
@@ -59,7 +59,7 @@ export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] 
     }
     if (k.level) values.waterLevelM = round(tide.heightAt(at) + surgeAt(at) + 0.01 * jitter(7), 2);
     if (k.flow) values.flowM3s = round(Math.max(0.1, flowAt(at)), 2);
-    const spike = noise1(hour * 1.31, 230 + k.seed) > 0.993;
+    const spike = noise1(hour * 1.31, 230 + k.seed) > 0.95;
     values.waterTempC = round(waterTempAt(k.water, at) + 0.05 * jitter(8) + (spike ? 9 : 0), 1);
     for (const [variable, value] of Object.entries(values)) out.push({ at: new Date(at).toISOString(), variable, value });
   }
