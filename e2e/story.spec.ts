@@ -208,9 +208,21 @@ test('the evening brief shows expected against happened and has moved the rankin
   await expect(page.locator(`[data-against="${stop?.name}"] [data-fish]`)).toHaveText(String(stop?.fish));
   const change = page.locator(`[data-change="${stop?.name}"]`);
   await expect(change).toContainText(`${stop?.fish} fish in`);
-  // Both spots moved, each the way its day went.
-  const moved = /(\d+\.\d\d) to (\d+\.\d\d) fish per rod-hour/.exec(await page.locator('[data-change="Slack pool"]').innerText());
-  expect(Number(moved?.[2])).toBeLessThan(Number(moved?.[1]));
+  // The day has moved the rate of what was fished, and the order of the spots.
+  const brief = await (await page.request.get('/api/brief/2026-06-20')).json();
+  type Change = { spotName: string; rankBefore: number; rankAfter: number; rateBefore: number; rateAfter: number };
+  const changes: Change[] = brief.changes;
+  for (const name of [stop?.name, 'Slack pool']) {
+    const moved = changes.find((c) => c.spotName === name);
+    expect(moved?.rateAfter).not.toBe(moved?.rateBefore);
+  }
+  expect(changes.some((c) => c.rankAfter !== c.rankBefore)).toBe(true);
+  await expect(
+    page
+      .locator('[data-change]')
+      .filter({ hasText: /(up|down) from/ })
+      .first(),
+  ).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Publish to crew' }).click();
   await page.getByRole('button', { name: 'I have read it' }).click();
