@@ -58,6 +58,9 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
   const bed: SeaBed = data.bed;
   const sources = useMemo(
     () => ({
+      drying: new VectorSource(),
+      // Between what dries and the depth bands, so that it can change alone.
+      tide: new VectorSource(),
       ground: new VectorSource(),
       lee: new VectorSource(),
       marks: new VectorSource(),
@@ -76,7 +79,9 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
     const made = new OlMap({
       target: box.current,
       layers: [
-        layer(sources.ground, 1),
+        layer(sources.drying, 0),
+        layer(sources.tide, 1),
+        layer(sources.ground, 2),
         layer(sources.lee, 3),
         layer(sources.marks, 4),
         layer(sources.route, 5),
@@ -111,12 +116,13 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
   }, [map]);
 
   useEffect(() => {
+    sources.drying.clear();
     sources.ground.clear();
     const width = bed.columns * bed.cellM;
     const height = bed.rows * bed.cellM;
     const drying = new Feature(deeperThan(bed, DRY));
     drying.setStyle(new Style({ fill: new Fill({ color: '#ece4cd' }), stroke: new Stroke({ color: '#8d7a4d', width: 1.2 }), zIndex: 1 }));
-    sources.ground.addFeature(drying);
+    sources.drying.addFeature(drying);
     for (const [depth, color] of BANDS) {
       const f = new Feature(deeperThan(bed, depth));
       f.setStyle(
@@ -145,13 +151,10 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
   const edgeM = Math.round((tideM ?? 0) * 20) / 20;
   const leeTideM = Math.round((tideM ?? 0) * 2) / 2;
   useEffect(() => {
+    sources.tide.clear();
     const covered = new Feature(deeperThan(bed, -edgeM));
-    // Under the bands: they are part of what is covered.
-    covered.setStyle(new Style({ fill: new Fill({ color: '#e6eeee' }), stroke: new Stroke({ color: '#1f4a59', width: 1.1 }), zIndex: 2 }));
-    const old = sources.ground.getFeatures().find((f) => f.get('covered'));
-    if (old) sources.ground.removeFeature(old);
-    covered.set('covered', true);
-    sources.ground.addFeature(covered);
+    covered.setStyle(new Style({ fill: new Fill({ color: '#e6eeee' }), stroke: new Stroke({ color: '#1f4a59', width: 1.1 }) }));
+    sources.tide.addFeature(covered);
   }, [bed, edgeM, sources]);
 
   const windSector = wind ? Math.round(wind.fromDeg / 5) * 5 : null;
