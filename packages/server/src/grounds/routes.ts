@@ -14,8 +14,12 @@ export function groundsRoutes(_deps: Deps) {
   app.openapi(createRoute({ method: 'get', path: '/outfit', responses: answers(outfitView, 'Lists of the outfit') }), async (c) => {
     const entities = c.get('entities');
     const waters = await entities.find(WaterEntity);
-    const order = ['Hollin Sound'];
-    waters.sort((a, b) => order.indexOf(b.name) - order.indexOf(a.name) || a.name.localeCompare(b.name));
+    // The water with the most spots comes first: it is the one the crew works on.
+    const counts: { water_id: string; n: number }[] = await entities.query(
+      'select water_id, count(*)::int as n from spot group by water_id',
+    );
+    const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
+    waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
     return c.json(
       {
         boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
