@@ -51,6 +51,8 @@ export function qualityFlags(variable: string, readings: readonly RawReading[]):
       const away = Math.abs(r.value - reference) - Math.abs(after.value - before.value) / 2;
       if (away > limits.spike) return 4;
     }
+    // The newest reading has no neighbour after it yet: a jump is suspect until the next one tells.
+    if (before && !after && Math.abs(r.value - before.value) > limits.spike) return 3;
     const first = readings[flatSince] as RawReading;
     if (limits.flatH !== null && (r.atMs - first.atMs) / 3_600_000 >= limits.flatH) return 4;
     return 1;

@@ -68,6 +68,11 @@ describe('quality flags (IOOS QARTOD tests)', () => {
     expect(qualityFlags('waterTempC', of([14, 14.1, 19, 14.2, 14.3]))).toEqual([1, 1, 4, 1, 1]);
     expect(qualityFlags('waterTempC', of([14, 14, 14.1, 18, 18.1, 18.2]))).toEqual([1, 1, 1, 1, 1, 1]);
   });
+  it('holds the newest reading suspect when it jumps, until the next one tells', () => {
+    expect(qualityFlags('waterTempC', of([14, 14.1, 23]))).toEqual([1, 1, 3]);
+    expect(qualityFlags('waterTempC', of([14, 14.1, 23, 14.2]))[2]).toBe(4);
+    expect(qualityFlags('waterTempC', of([14, 14.1, 18, 18.1]))[2]).toBe(1);
+  });
   it('fails a stuck sensor after its time', () => {
     const flags = qualityFlags('windMps', of([3, 4, 5, 5, 5, 5, 5, 5]));
     expect(flags).toEqual([1, 1, 1, 1, 1, 1, 4, 4]);

@@ -118,7 +118,8 @@ describe('who may see what', () => {
   it("keeps captains' spots from mates in grounds, plan and log", async () => {
     const mate = await h.signIn(emailOf(h.mine, 'mate'));
     const secret = h.mine.spots[1]?.name as string;
-    for (const path of ['/waters/{id}/spots', '/trips/{id}/desk', '/deck/{tripId}', '/log']) {
+    const day = new Date(Date.parse(h.mine.trips[0]?.startsAt as string) + 86_400_000).toISOString().slice(0, 10);
+    for (const path of ['/waters/{id}/spots', '/trips/{id}/desk', '/deck/{tripId}', '/log', `/brief/${day}`, '/brief/2026-06-19']) {
       const answer = await mate.get(fill(path, h.mine));
       expect(answer.status, path).toBe(200);
       expect(JSON.stringify(answer.body).includes(secret), path).toBe(false);

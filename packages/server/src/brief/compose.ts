@@ -13,6 +13,7 @@ import { PersonEntity } from '../db/entities/outfit';
 import { RuleEntity, SpotEntity } from '../db/entities/grounds';
 import { BriefEntity, BriefReadEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
+import { mayShow } from '../grounds/routes';
 import { found, type Who } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { tripsOn, zoneOf } from '../trips/routes';
@@ -31,10 +32,14 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
   const spots = await entities.find(SpotEntity);
   const waters = await entities.find(WaterEntity);
   const nameOf = (id: string) => spots.find((s) => s.id === id)?.name ?? '';
+  const shows = (o: { spotId: string }) => spots.some((s) => s.id === o.spotId && mayShow(s, who.role));
 
-  const outcomes: StopOutcome[] = [];
-  for (const trip of fished) outcomes.push(...(await outcomesOf(entities, trip, dayStart, until, nowMs, nameOf)));
+  const everything: StopOutcome[] = [];
+  for (const trip of fished) everything.push(...(await outcomesOf(entities, trip, dayStart, until, nowMs, nameOf)));
 
+  // Mates do not learn captains' spots here; the totals of the day count them all the same.
+  const outcomes = everything.filter(shows);
+  const day = composeBrief(everything, [], []);
   const boats: BriefView['boats'] = [];
   const changes: BriefView['changes'] = [];
   let total = composeBrief(outcomes, [], []);
@@ -54,7 +59,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
       const before = rankTrip(earlier, fitCatchRate(worldOf(inputs), earlier.sets));
       total = composeBrief(outcomes, rankedSpots(before, nameOf), rankedSpots(after, nameOf));
       const water = waters.find((w) => w.id === trip.waterId)?.name ?? '';
-      changes.push(...total.changes.map((c) => ({ ...c, water })));
+      changes.push(...total.changes.filter(shows).map((c) => ({ ...c, water })));
     }
     const view = found(
       views.find((v) => v.id === trip.id),
@@ -89,14 +94,14 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
     writtenAt: new Date(nowMs).toISOString(),
     publishedAt: published?.publishedAt.toISOString() ?? null,
     trips: fished.length,
-    fish: total.fish,
-    rodHours: total.rodHours,
-    expected: total.expected,
+    fish: day.fish,
+    rodHours: day.rodHours,
+    expected: day.expected,
     summary: total.summary,
     againstPlan: [...total.againstPlan],
     changes,
     boats,
-    leaveAlone: await tiredSpots(entities, dayStart),
+    leaveAlone: await tiredSpots(entities, dayStart, who.role),
     names,
   };
 }
@@ -173,11 +178,11 @@ function ruleWords(
 }
 
 /** Spots fished on four or more of the last five days. */
-async function tiredSpots(entities: EntityManager, dayStart: number): Promise<string[]> {
+async function tiredSpots(entities: EntityManager, dayStart: number, role: string): Promise<string[]> {
   const rows: { name: string; days: number }[] = await entities.query(
     `select sp.name, count(distinct date_trunc('day', st.started_at))::int as days from stop st join spot sp on sp.id = st.spot_id
-     where st.started_at >= $1 and st.started_at < $2 and st.deleted_at is null group by sp.name having count(distinct date_trunc('day', st.started_at)) >= 4 order by 2 desc, 1`,
-    [new Date(dayStart - 4 * 86_400_000), new Date(dayStart + 86_400_000)],
+     where st.started_at >= $1 and st.started_at < $2 and st.deleted_at is null and (sp.privacy = 'crew' or $3) group by sp.name having count(distinct date_trunc('day', st.started_at)) >= 4 order by 2 desc, 1`,
+    [new Date(dayStart - 4 * 86_400_000), new Date(dayStart + 86_400_000), role !== 'mate'],
   );
   return rows.map((r) => `${r.name}: fished ${r.days} days of 5`);
 }

@@ -18,7 +18,8 @@ import { runTimes } from './runTimes';
 
 /**
  * The desk of a trip.
- * @param evidenceBeforeMs - Only sets that ended before this count. @param role - Whose eyes: mates see no captains' spots.
+ * @param evidenceBeforeMs - Only sets that ended before this count. @param role - Whose eyes: mates see no captains' spots
+ * but those that this trip's own plan goes to: they are aboard.
  */
 export async function loadDesk(
   entities: EntityManager,
@@ -29,7 +30,10 @@ export async function loadDesk(
 ): Promise<PlanDesk> {
   const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
   const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
-  const spots = (await entities.find(SpotEntity, { where: { waterId: water.id }, order: { name: 'ASC' } })).filter((s) => mayShow(s, role));
+  const saved = await savedPlan(entities, trip.id);
+  const planned = new Set(saved?.legs.map((l) => l.spotId));
+  const all = await entities.find(SpotEntity, { where: { waterId: water.id }, order: { name: 'ASC' } });
+  const spots = all.filter((s) => mayShow(s, role) || planned.has(s.id));
   const presentations = await entities.find(PresentationEntity, {
     where: { active: true, habitat: In(['both', water.kind]) },
     order: { name: 'ASC' },
@@ -91,7 +95,7 @@ export async function loadDesk(
     dockTravelMin: [...times.dock],
     travelMin: times.between.map((row) => [...row]),
     forecastRunAt: state.forecastRunAt,
-    saved: await savedPlan(entities, trip.id),
+    saved,
   };
 }
 

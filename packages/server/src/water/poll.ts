@@ -128,7 +128,7 @@ async function storeReadings(
     const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
     const flags = qualityFlags(variable, [...context, ...list]).slice(context.length);
     const fill = <T>(value: T) => list.map(() => value);
-    stored += await bulkInsert(
+    const inserted = await bulkInsert(
       entities,
       'reading',
       {
@@ -143,8 +143,25 @@ async function storeReadings(
       },
       '(station_id, variable, at) where station_id is not null and superseded_by is null do nothing',
     );
+    stored += inserted;
+    if (inserted < list.length) await reflag(entities, station.id, variable, list, flags);
   }
   return stored;
+}
+
+/** What came after a reading may change its flag: a jump turns out a spike, or the beginning of a real change. */
+async function reflag(
+  entities: EntityManager,
+  stationId: string,
+  variable: string,
+  list: readonly { atMs: number }[],
+  flags: readonly number[],
+): Promise<void> {
+  await entities.query(
+    `update reading r set flag = x.flag from unnest($3::timestamptz[], $4::smallint[]) as x (at, flag)
+     where r.station_id = $1 and r.variable = $2 and r.at = x.at and r.superseded_by is null and r.flag <> x.flag`,
+    [stationId, variable, list.map((r) => new Date(r.atMs)), flags],
+  );
 }
 
 async function storeForecast(

@@ -84,7 +84,7 @@ function bestTracks(rows: readonly RawRow[], stations: readonly StationRow[]): M
     );
     const merged = new Map<number, number>();
     for (const source of order) {
-      for (const r of sources.get(source) as RawRow[]) if (r.flag !== 4) merged.set(r.at.getTime(), r.value);
+      for (const r of sources.get(source) as RawRow[]) if (r.flag < 3) merged.set(r.at.getTime(), r.value);
     }
     const atMs = [...merged.keys()].sort((a, b) => a - b);
     tracks.set(variable, { atMs, value: atMs.map((t) => merged.get(t) as number) });

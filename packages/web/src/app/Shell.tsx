@@ -4,7 +4,7 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { toast, Toaster } from 'sonner';
-import { localDate, addDays } from '@bluffwind/core/units/time';
+import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { clock, dayName } from '../ui/format';
 import { Waiting } from '../ui/parts';
 import { ApiProblem, post } from './api';
@@ -187,7 +187,7 @@ function Desk() {
             {me?.demo && (
               <>
                 <Command.Item onSelect={() => setDemoClock(serverNow() + 3_600_000)}>Demo clock: one hour on</Command.Item>
-                <Command.Item onSelect={() => setDemoClock(Date.parse(`${tomorrow}T06:20:00Z`) + 2 * 3_600_000)}>
+                <Command.Item onSelect={() => setDemoClock(startOfLocalDay(tomorrow, zone) + (6 * 60 + 20) * 60_000)}>
                   Demo clock: tomorrow morning, 06:20
                 </Command.Item>
               </>
