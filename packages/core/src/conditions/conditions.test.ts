@@ -20,8 +20,18 @@ const RECORD: WaterRecord = {
   waterTempC: of((i) => 12 + i * 0.02),
   clarityM: null,
   flowM3s: null,
+  currents: [],
+  levelM: null,
+  dewPointC: null,
+  visibilityM: null,
+  sources: { windMps: 'Harbour' },
 };
 const spot = (shoreNormalDeg: number | null, fetchM: number): SpotGround => ({
+  lat: 47.6,
+  lon: -35.2,
+  bottom: 'mud',
+  heatOffsetC: 0,
+  heatSdC: 0.6,
   depthMinM: 2,
   depthMaxM: 4,
   shoreNormalDeg,
@@ -47,7 +57,8 @@ describe('conditions at a spot', () => {
     expect(far).toBeGreaterThan((near as number) * 2);
   });
   it('tell the change of pressure and water temperature', () => {
-    const c = at(RECORD)(spot(null, 5000), START);
+    // Without the air the spot has no temperature of its own beside the water's.
+    const c = at({ ...RECORD, airTempC: null })(spot(null, 5000), START);
     expect(c.pressure6hHpa).toBeCloseTo(-3, 6);
     expect(c.waterTemp48hC).toBeCloseTo(0.96, 6);
   });
@@ -72,5 +83,47 @@ describe('conditions at a spot', () => {
       expect(c[key], key).toBeNull();
     }
     expect(c.depthM).toBe(3);
+  });
+  it("give a shallow spot over mud a temperature of its own, with how sure it is, and the crew's offset on top", () => {
+    const shallow = { ...spot(null, 300), depthMinM: -1.4, depthMaxM: -1.2 };
+    const noon = START + 8 * HOUR;
+    const c = at(RECORD)(shallow, noon);
+    expect(Math.abs(c.warmerC ?? 0)).toBeGreaterThan(0.05);
+    expect(at(RECORD)({ ...shallow, heatOffsetC: 0.5 }, noon).waterTempC).toBeCloseTo((c.waterTempC ?? 0) + 0.5, 9);
+    expect(c.waterTempSdC).toBeGreaterThanOrEqual(0.6);
+  });
+  it('carry the measured level forward into depth, and say whose readings speak', () => {
+    const base = at(RECORD)(spot(null, 1), START);
+    const model = waterStateOf(RECORD).tide;
+    const levelM = { atMs: [START - HOUR], value: [(model?.heightAt(START - HOUR) ?? 0) - 0.3], forecastFrom: 1 };
+    const low = at({ ...RECORD, levelM })(spot(null, 1), START);
+    expect(low.depthM - base.depthM).toBeLessThan(-0.25);
+    expect(low.depthM - base.depthM).toBeGreaterThan(-0.3);
+    expect(at(RECORD)(spot(null, 1), START - 2 * HOUR).fields.wind).toEqual({ trust: 'measured', source: 'Harbour' });
+    expect(at(RECORD)(spot(null, 1), START + 3 * HOUR).fields.wind?.trust).toBe('forecast');
+    expect(base.fields.clarity).toBeNull();
+  });
+  it('take the current of the nearest station within 2 km', () => {
+    const currents = [{ name: 'mouth', lat: 47.601, lon: -35.2, floodToDeg: 90, ebbToDeg: 270, meanMps: 0.8, constants: [] }];
+    expect(at({ ...RECORD, currents })(spot(null, 1), START)).toMatchObject({ currentMps: 0.8, currentToDeg: 90 });
+    expect(at({ ...RECORD, currents })({ ...spot(null, 1), lat: 47.7 }, START).currentMps).toBeNull();
+  });
+  it('have the shade opposite the sun, and none at night', () => {
+    const c = at(RECORD)(spot(null, 1), START + 6 * HOUR);
+    expect(Math.abs((((c.shadeToDeg ?? 0) - c.sunBearingDeg + 360) % 360) - 180)).toBeLessThan(1e-9);
+    expect(at(RECORD)(spot(null, 1), START - 5 * HOUR).shadeToDeg).toBeNull();
+  });
+  it('grow waves with the hours that the wind has blown', () => {
+    const calm = windComponents(1, 180);
+    const late = {
+      ...RECORD,
+      wind: {
+        east: of((i) => (i < 60 ? calm.east : southerly.east)),
+        north: of((i) => (i < 60 ? calm.north : southerly.north)),
+        gust: null,
+      },
+    };
+    const open = spot(180, 25_000);
+    expect(at(late)(open, START + HOUR).waveM ?? 9).toBeLessThan(at(late)(open, START + 8 * HOUR).waveM ?? 0);
   });
 });

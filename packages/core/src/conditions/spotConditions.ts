@@ -1,11 +1,17 @@
 // One record per spot and instant: the only thing that ranking, rules and stay-or-move read.
 import { fetchFromRose } from '../exposure/fetch';
-import { waveHeight } from '../exposure/waves';
+import { currentAlongWaves, fetchOfDuration, heightOnCurrent, spmWave, waveHeight, windAgainstCurrent } from '../exposure/waves';
+import { metresPerDegree } from '../ground/seaBed';
+import { NO_OFFSET, placeTempSd } from '../heat/calibrate';
+import { type HeatTrack, heatOver } from '../heat/spotHeat';
+import { moonIllumination } from '../sky/moonLight';
+import { LOWEST_SUN_DEG } from '../sky/shade';
 import { sunPosition } from '../sky/sunPosition';
 import { lightAtDepth } from '../sky/underwaterLight';
+import type { CurrentModel, CurrentStation } from '../tide/currentModel';
 import type { TideModel } from '../tide/tideModel';
 import { type TidePhase, tidePhases } from '../tide/tideStage';
-import { DEG, turnDeg } from '../units/angle';
+import { DEG, turnDeg, wrapDeg } from '../units/angle';
 import { DAY, HOUR } from '../units/time';
 import { changeOver, type Series, sampleSeries, type Trust } from '../weather/series';
 import { sampleWind, type WindSeries } from '../weather/wind';
@@ -14,34 +20,59 @@ import { sampleWind, type WindSeries } from '../weather/wind';
 export interface WaterState {
   readonly lat: number;
   readonly lon: number;
+  /** The prediction alone: turns and stage are taken from it. */
   readonly tide: TideModel | null;
+  /** Height above datum with the measured residual carried forward, m. */
+  readonly levelAt: ((atMs: number) => number) | null;
+  readonly currents: readonly { readonly station: CurrentStation; readonly model: CurrentModel }[];
+  /** Measured level against chart datum, m. */
+  readonly levelM: Series | null;
   readonly wind: WindSeries | null;
   readonly airTempC: Series | null;
+  readonly dewPointC: Series | null;
+  readonly visibilityM: Series | null;
   readonly pressureHpa: Series | null;
   readonly cloud: Series | null;
   readonly waterTempC: Series | null;
   readonly clarityM: Series | null;
   readonly flowM3s: Series | null;
+  /** Whose readings speak, by variable: station names, or crew. */
+  readonly sources: Readonly<Record<string, string>>;
 }
 
 /** What conditions need to know of a spot. Depths below chart datum, m. */
 export interface SpotGround {
+  readonly lat: number;
+  readonly lon: number;
   readonly depthMinM: number;
   readonly depthMaxM: number;
+  readonly bottom: string;
   /** Bearing from the bank towards open water, degrees true; null in the open. */
   readonly shoreNormalDeg: number | null;
   /** Effective fetch for 36 bearings, m. */
   readonly fetchM: readonly number[];
+  /** What the crew's readings say of the spot's own temperature, with its standard deviation, C. */
+  readonly heatOffsetC: number;
+  readonly heatSdC: number;
 }
+
+/** A field's source and how far it can be trusted; null where it is unknown. */
+export type FieldTrust = { readonly trust: Trust; readonly source: string } | null;
+
+/** Fields that come from readings or forecasts. */
+export type SourcedField = 'level' | 'wind' | 'airTemp' | 'waterTemp' | 'clarity' | 'cloud' | 'pressure' | 'flow';
 
 export interface SpotConditions {
   readonly at: number;
+  /** Height of the water above chart datum, measured residual included, m. */
   readonly tideHeightM: number | null;
   /** 0 at low water, 0.5 at high, towards 1 at the next low. */
   readonly tideStage: number | null;
   readonly tidePush: number | null;
   /** Hours since the last turn of the tide. */
   readonly sinceTurnH: number | null;
+  readonly currentMps: number | null;
+  readonly currentToDeg: number | null;
   /** Depth over the middle of the spot now, m. */
   readonly depthM: number;
   readonly windMps: number | null;
@@ -51,78 +82,200 @@ export interface SpotConditions {
   readonly onshore: number | null;
   readonly fetchM: number | null;
   readonly waveM: number | null;
+  readonly windAgainstCurrent: boolean;
   readonly airTempC: number | null;
+  /** At the spot, at fish depth, with its standard deviation, C. */
   readonly waterTempC: number | null;
+  readonly waterTempSdC: number | null;
+  /** How much warmer than the main water, C. */
+  readonly warmerC: number | null;
   readonly waterTemp48hC: number | null;
   readonly clarityM: number | null;
   /** Share of surface light at fish depth, 0 to 1. */
   readonly lightFraction: number | null;
   readonly sunHeightDeg: number;
   readonly sunBearingDeg: number;
+  /** Direction in which shade falls, degrees true; null without sun to speak of. */
+  readonly shadeToDeg: number | null;
+  readonly moonIllumination: number;
   readonly cloud: number | null;
   readonly pressureHpa: number | null;
   readonly pressure6hHpa: number | null;
   readonly flowM3s: number | null;
-  /** The least trusted of the inputs that vary with weather. */
+  readonly fields: Readonly<Record<SourcedField, FieldTrust>>;
+  /** The least trusted of wind and water temperature. */
   readonly trust: Trust;
 }
 
-type Shared = Omit<SpotConditions, 'depthM' | 'onshore' | 'fetchM' | 'waveM' | 'lightFraction'>;
+type Spot =
+  | 'depthM'
+  | 'onshore'
+  | 'fetchM'
+  | 'waveM'
+  | 'lightFraction'
+  | 'currentMps'
+  | 'currentToDeg'
+  | 'windAgainstCurrent'
+  | 'waterTempSdC'
+  | 'warmerC';
+type Shared = Omit<SpotConditions, Spot> & { readonly windHours: number };
+
+/** A current station speaks for spots within this, m. */
+const CURRENT_REACH_M = 2000;
 
 /**
- * Prepares conditions of a water over [fromMs, toMs]. What all spots share is worked out once per instant.
+ * Prepares conditions of a water over [fromMs, toMs]. What all spots share is worked out once per instant, a spot's own
+ * temperature once per spot.
  * @returns A function from spot and instant to conditions.
  */
 export function conditionsOver(water: WaterState, fromMs: number, toMs: number): (spot: SpotGround, atMs: number) => SpotConditions {
   const phaseAt = water.tide ? tidePhases(water.tide, fromMs, toMs) : null;
   const shared = new Map<number, Shared>();
+  let heat: ReturnType<typeof heatOver> | null = null;
+  const tracks = new Map<SpotGround, HeatTrack>();
+  const streams = new Map<SpotGround, CurrentModel | null>();
   return (spot, atMs) => {
     let s = shared.get(atMs);
     if (!s) {
       s = sharedConditions(water, phaseAt, atMs);
       shared.set(atMs, s);
     }
-    const tide = s.tideHeightM ?? 0;
-    const depthM = (spot.depthMinM + spot.depthMaxM) / 2 + tide;
+    // Two days before the span as well, for the change over 48 hours.
+    heat ??= heatOver(water, fromMs - 2 * DAY, toMs);
+    const track = cached(tracks, spot, heat);
+    const stream = cached(streams, spot, (x) => nearestCurrent(water, x));
+    const current = stream?.at(atMs) ?? null;
+    const depthM = (spot.depthMinM + spot.depthMaxM) / 2 + (s.tideHeightM ?? 0);
     const hasWind = s.windMps !== null && s.windFromDeg !== null;
     const fetchM = hasWind ? fetchFromRose(spot.fetchM, s.windFromDeg as number) : null;
+    const waveM = fetchM === null ? null : waveOf(s, fetchM, depthM, current);
+    const difference = s.waterTempC === null ? null : (track.differenceAt(atMs) ?? 0);
+    const before = track.differenceAt(atMs - 2 * DAY) ?? 0;
+    const offset = { offsetC: spot.heatOffsetC, sdC: spot.heatSdC, readings: 0 };
+    const { windHours: _, ...rest } = s;
     return {
-      ...s,
+      ...rest,
       depthM,
+      currentMps: current?.mps ?? null,
+      currentToDeg: current?.toDeg ?? null,
       onshore: hasWind && spot.shoreNormalDeg !== null ? Math.cos(turnDeg(spot.shoreNormalDeg, s.windFromDeg as number) * DEG) : null,
       fetchM,
-      waveM: fetchM === null ? null : waveHeight(s.windMps as number, fetchM, Math.max(0.3, depthM)),
+      waveM,
+      windAgainstCurrent:
+        waveM !== null && current !== null && windAgainstCurrent(waveM, s.windFromDeg as number, current.mps, current.toDeg),
+      waterTempC: difference === null ? null : (s.waterTempC as number) + difference + spot.heatOffsetC,
+      waterTempSdC: difference === null ? null : placeTempSd(offset, difference),
+      warmerC: difference === null ? null : difference + spot.heatOffsetC,
+      waterTemp48hC: s.waterTemp48hC === null ? null : s.waterTemp48hC + (difference ?? 0) - before,
       lightFraction: s.clarityM === null ? null : lightAtDepth(Math.max(0, depthM * 0.7), s.clarityM),
     };
   };
+}
+
+/** A spot in the middle of a water of which nothing is known but its depth, for places that are not spots. */
+export function plainSpot(
+  at: { lat: number; lon: number },
+  depthM: number,
+  fetchM: readonly number[] = new Array(36).fill(1000),
+): SpotGround {
+  return {
+    ...at,
+    depthMinM: depthM,
+    depthMaxM: depthM,
+    bottom: 'mud',
+    shoreNormalDeg: null,
+    fetchM,
+    heatOffsetC: NO_OFFSET.offsetC,
+    heatSdC: NO_OFFSET.sdC,
+  };
+}
+
+function cached<K, V>(map: Map<K, V>, key: K, make: (key: K) => V): V {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const value = make(key);
+  map.set(key, value);
+  return value;
+}
+
+function nearestCurrent(water: WaterState, spot: { lat: number; lon: number }): CurrentModel | null {
+  const m = metresPerDegree(spot.lat);
+  let best: CurrentModel | null = null;
+  let least = CURRENT_REACH_M;
+  for (const { station, model } of water.currents) {
+    const d = Math.hypot((station.lat - spot.lat) * m.lat, (station.lon - spot.lon) * m.lon);
+    if (d < least) [best, least] = [model, d];
+  }
+  return best;
+}
+
+/** Wave height at a spot: by wind, fetch, how long it has blown so, and depth; steeper against a current. */
+function waveOf(s: Shared, fetchM: number, depthM: number, current: { mps: number; toDeg: number } | null): number {
+  const wind = s.windMps as number;
+  if (depthM <= 0) return 0;
+  const used = Math.min(fetchM, fetchOfDuration(wind, s.windHours * 3600));
+  const height = waveHeight(wind, used, Math.max(0.3, depthM));
+  if (!current || current.mps < 0.1) return height;
+  const along = currentAlongWaves(s.windFromDeg as number, current.mps, current.toDeg);
+  return Math.min(heightOnCurrent(height, spmWave(wind, used).periodS, along), 0.6 * Math.max(0.3, depthM));
+}
+
+/** Hours for which the wind has blown within 45 degrees of now and at two thirds of its speed or more, at most 12. */
+function steadyHours(wind: WindSeries | null, at: number, mps: number, fromDeg: number): number {
+  for (let h = 1; h < 12; h++) {
+    const w = sampleWind(wind, at - h * HOUR);
+    if (!w) return 12;
+    if (w.mps < mps * 0.66 || Math.abs(turnDeg(fromDeg, w.fromDeg)) > 45) return h;
+  }
+  return 12;
 }
 
 function sharedConditions(water: WaterState, phaseAt: ((at: number) => TidePhase | null) | null, at: number): Shared {
   const phase = phaseAt?.(at) ?? null;
   const wind = sampleWind(water.wind, at);
   const sun = sunPosition(at, water.lat, water.lon);
+  const level = sampleSeries(water.levelM, at, { carryMs: 12 * HOUR });
+  const air = sampleSeries(water.airTempC, at);
   const temp = sampleSeries(water.waterTempC, at, { carryMs: 12 * HOUR });
   const clarity = sampleSeries(water.clarityM, at, { maxGapMs: 3 * DAY, carryMs: 4 * DAY });
+  const cloud = sampleSeries(water.cloud, at);
+  const pressure = sampleSeries(water.pressureHpa, at);
+  const flow = sampleSeries(water.flowM3s, at, { maxGapMs: 12 * HOUR, carryMs: 2 * DAY });
   const trusts = [wind?.trust, temp?.trust].filter((t) => t !== undefined);
+  const field = (variable: string, s: { trust: Trust } | null): FieldTrust =>
+    s && { trust: s.trust, source: s.trust === 'forecast' ? 'forecast' : (water.sources[variable] ?? 'readings') };
   return {
     at,
-    tideHeightM: water.tide?.heightAt(at) ?? null,
+    tideHeightM: water.levelAt?.(at) ?? null,
     tideStage: phase?.stage ?? null,
     tidePush: phase?.push ?? null,
     sinceTurnH: phase?.sinceTurnH ?? null,
     windMps: wind?.mps ?? null,
     windGustMps: wind?.gustMps ?? null,
     windFromDeg: wind?.fromDeg ?? null,
-    airTempC: sampleSeries(water.airTempC, at)?.value ?? null,
+    windHours: wind ? steadyHours(water.wind, at, wind.mps, wind.fromDeg) : 0,
+    airTempC: air?.value ?? null,
     waterTempC: temp?.value ?? null,
     waterTemp48hC: changeOver(water.waterTempC, at, 48),
     clarityM: clarity?.value ?? null,
     sunHeightDeg: sun.heightDeg,
     sunBearingDeg: sun.bearingDeg,
-    cloud: sampleSeries(water.cloud, at)?.value ?? null,
-    pressureHpa: sampleSeries(water.pressureHpa, at)?.value ?? null,
+    shadeToDeg: sun.heightDeg < LOWEST_SUN_DEG ? null : wrapDeg(sun.bearingDeg + 180),
+    moonIllumination: moonIllumination(at),
+    cloud: cloud?.value ?? null,
+    pressureHpa: pressure?.value ?? null,
     pressure6hHpa: changeOver(water.pressureHpa, at, 6),
-    flowM3s: sampleSeries(water.flowM3s, at)?.value ?? null,
+    flowM3s: flow?.value ?? null,
+    fields: {
+      level: water.tide ? (field('waterLevelM', level) ?? { trust: 'forecast', source: 'prediction' }) : null,
+      wind: field('windMps', wind),
+      airTemp: field('airTempC', air),
+      waterTemp: field('waterTempC', temp),
+      clarity: field('clarityM', clarity),
+      cloud: field('cloud', cloud),
+      pressure: field('pressureHpa', pressure),
+      flow: field('flowM3s', flow),
+    },
     trust: trusts.includes('carried') ? 'carried' : trusts.includes('forecast') ? 'forecast' : 'measured',
   };
 }

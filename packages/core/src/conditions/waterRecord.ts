@@ -1,16 +1,31 @@
+import { type CurrentStation, currentModel } from '../tide/currentModel';
+import { residualAt } from '../tide/residual';
+import { subordinateTide, type TideDifferences } from '../tide/subordinate';
 import { type HarmonicConstant, tideModel } from '../tide/tideModel';
-import type { Series } from '../weather/series';
-import type { WindSeries } from '../weather/wind';
 import type { WaterState } from './spotConditions';
 
-/** A water state as plain data, as it is stored and sent. */
-export interface WaterRecord extends Omit<WaterState, 'tide'> {
-  readonly tide: { readonly constants: readonly HarmonicConstant[]; readonly z0M: number } | null;
-  readonly wind: WindSeries | null;
-  readonly waterTempC: Series | null;
+/** Constants of a water's tide; with differences when it is a secondary port of the place the constants belong to. */
+export interface TideRecord {
+  readonly constants: readonly HarmonicConstant[];
+  readonly z0M: number;
+  readonly differences?: TideDifferences | null;
 }
 
-/** Brings a record to life: the harmonic constants become a tide model. */
+/** A water state as plain data, as it is stored and sent. */
+export interface WaterRecord extends Omit<WaterState, 'tide' | 'levelAt' | 'currents'> {
+  readonly tide: TideRecord | null;
+  readonly currents: readonly CurrentStation[];
+}
+
+/** Brings a record to life: constants become models, the measured level a residual that fades. */
 export function waterStateOf(record: WaterRecord): WaterState {
-  return { ...record, tide: record.tide ? tideModel(record.tide.constants, record.tide.z0M) : null };
+  const reference = record.tide ? tideModel(record.tide.constants, record.tide.z0M) : null;
+  const tide = reference && record.tide?.differences ? subordinateTide(reference, record.tide.differences) : reference;
+  const off = tide ? residualAt(tide, record.levelM) : null;
+  return {
+    ...record,
+    tide,
+    levelAt: tide && off ? (atMs) => tide.heightAt(atMs) + off(atMs) : null,
+    currents: record.currents.map((station) => ({ station, model: currentModel(station) })),
+  };
 }

@@ -1,9 +1,19 @@
 import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
-import { shortestWay, wayLengths } from '../ground/runTime';
 import { depthAt, metresPerDegree, type SeaBed, toLocal, toPosition } from '../ground/seaBed';
 import { effectiveFetch, fetchFromRose, fetchRose, MAX_FETCH_M, rayFetch } from './fetch';
-import { spmWave, waveHeight, youngVerhagenHeight } from './waves';
+import {
+  fetchOfDuration,
+  heightOnCurrent,
+  spmWave,
+  waveHeight,
+  waveLength,
+  waveSpread,
+  windAgainstCurrent,
+  youngVerhagenHeight,
+} from './waves';
+import { againstGoing, type HourAfloat } from './againstGoing';
+import { apparentWindMps, beaufort, coldWaterBand, heatIndexC, humidityOf, windChillC } from './feels';
 
 const { Geodesic } = createRequire(import.meta.url)('geographiclib-geodesic');
 
@@ -70,28 +80,126 @@ describe('waves', () => {
   it('is flat without wind', () => {
     expect(waveHeight(0, 10_000, 5)).toBe(0);
   });
+  it('has lengths of SPM 1984 table C-1 (from memory): d/L0 to d/L within 0.0002', () => {
+    for (const [d0, d] of [
+      [0.01, 0.0403],
+      [0.05, 0.0942],
+      [0.1, 0.141],
+      [0.2, 0.2251],
+    ] as const) {
+      const period = 6;
+      const deep = (9.80665 * period ** 2) / (2 * Math.PI);
+      const depth = d0 * deep;
+      expect(Math.abs(depth / waveLength(period, depth) - d)).toBeLessThan(0.0002);
+    }
+  });
+  it('needs hours to grow: the fetch that a duration allows gives that duration back (SPM 1984)', () => {
+    const ua = 0.71 * 10 ** 1.23;
+    for (const hours of [0.5, 1, 3, 6]) {
+      const f = fetchOfDuration(10, hours * 3600);
+      const t = 68.8 * ((9.80665 * f) / ua ** 2) ** (2 / 3) * (ua / 9.80665);
+      expect(t / 3600).toBeCloseTo(hours, 6);
+    }
+    expect(fetchOfDuration(10, 1800)).toBeLessThan(fetchOfDuration(10, 3600));
+  });
+  it('steepens against a current, flattens with it, and breaks at a seventh of its length', () => {
+    const still = heightOnCurrent(0.6, 3, 0);
+    expect(still).toBeCloseTo(0.6, 9);
+    expect(heightOnCurrent(0.6, 3, -0.6)).toBeGreaterThan(0.75);
+    expect(heightOnCurrent(0.6, 3, 0.6)).toBeLessThan(0.55);
+    for (let u = 0; u > -4; u -= 0.1) {
+      const h = heightOnCurrent(0.6, 3, u);
+      expect(Number.isFinite(h)).toBe(true);
+      expect(h).toBeLessThan(2);
+    }
+  });
+  it('flags wind against current over 0.5 m/s and 0.4 m only', () => {
+    // Wind from the south-west pushes towards the north-east; the ebb runs to the south-west.
+    expect(windAgainstCurrent(0.6, 225, 0.9, 225)).toBe(true);
+    expect(windAgainstCurrent(0.6, 225, 0.9, 45)).toBe(false);
+    expect(windAgainstCurrent(0.3, 225, 0.9, 225)).toBe(false);
+    expect(windAgainstCurrent(0.6, 225, 0.4, 225)).toBe(false);
+  });
+  it('shows how far methods differ', () => {
+    const s = waveSpread(10, 10_000, 20);
+    expect(s.highM / s.lowM).toBeGreaterThan(1.02);
+    expect(s.highM / s.lowM).toBeLessThan(1.45);
+  });
 });
 
-describe('run length', () => {
-  it('is the straight line in open water within 1.5 %', () => {
-    const [d] = wayLengths(
-      bedOf(() => 10),
-      { xM: 500, yM: 500 },
-      [{ xM: 4500, yM: 3000 }],
-      1,
-    );
-    expect((d as number) / Math.hypot(4000, 2500)).toBeLessThan(1.015);
-    expect((d as number) / Math.hypot(4000, 2500)).toBeGreaterThan(0.99);
+const F = (f: number) => (f - 32) / 1.8;
+const toF = (c: number) => c * 1.8 + 32;
+
+describe('what is felt', () => {
+  it('meets the wind chill table of the NWS (2001, from memory) within 0.6 F', () => {
+    for (const [t, mph, felt] of [
+      [40, 5, 36],
+      [0, 15, -19],
+      [-10, 30, -39],
+    ] as const)
+      expect(Math.abs(toF(windChillC(F(t), mph * 0.44704)) - felt)).toBeLessThan(0.6);
   });
-  it('goes round a wall like a taut string, within 2.5 %', () => {
-    const wall = bedOf((x, y) => (Math.abs(x - 2500) < 30 && y < 3000 ? -3 : 10));
-    const [d] = wayLengths(wall, { xM: 1000, yM: 1000 }, [{ xM: 4000, yM: 1000 }], 1);
-    expect((d as number) / (2 * Math.hypot(1500, 2000))).toBeLessThan(1.025);
-    const way = shortestWay(wall, { xM: 1000, yM: 1000 }, { xM: 4000, yM: 1000 }, 1) ?? [];
-    expect(way.every((p) => Math.abs(p.xM - 2500) >= 30 || p.yM >= 2950)).toBe(true);
+  it('meets the heat index table of the NWS within 1.3 F', () => {
+    expect(Math.abs(toF(heatIndexC(F(90), 0.5)) - 95)).toBeLessThan(1.3);
+    expect(Math.abs(toF(heatIndexC(F(100), 0.4)) - 109)).toBeLessThan(1.3);
   });
-  it('says that a place behind drying ground cannot be reached', () => {
-    const wall = bedOf((x) => (Math.abs(x - 2500) < 60 ? -3 : 10));
-    expect(wayLengths(wall, { xM: 1000, yM: 1000 }, [{ xM: 4000, yM: 1000 }], 1)).toEqual([Number.POSITIVE_INFINITY]);
+  it('has the lower limits of Beaufort in knots (WMO)', () => {
+    [1, 4, 7, 11, 17, 22, 28, 34, 41, 48, 56, 64].forEach((knots, i) => {
+      expect(beaufort(knots / 1.9438445)).toBe(i + 1);
+      expect(beaufort((knots - 1) / 1.9438445)).toBe(i);
+    });
+  });
+  it('adds the way of the boat to the wind ahead and takes it off astern', () => {
+    expect(apparentWindMps(5, 0, 10, 0)).toBeCloseTo(15, 9);
+    expect(apparentWindMps(5, 180, 10, 0)).toBeCloseTo(5, 9);
+    expect(apparentWindMps(5, 90, 10, 0)).toBeCloseTo(Math.hypot(5, 10), 9);
+  });
+  it('has a humidity of one at the dew point', () => {
+    expect(humidityOf(12, 12)).toBe(1);
+    expect(humidityOf(20, 9.3)).toBeCloseTo(0.5, 1);
+  });
+  it('gives the bands of cold water (agency guidance, from memory)', () => {
+    expect(coldWaterBand(0)?.exhaustion).toBe('under 15 minutes');
+    expect(coldWaterBand(8)?.exhaustion).toBe('30 to 60 minutes');
+    expect(coldWaterBand(14)?.exhaustion).toBe('1 to 2 hours');
+    expect(coldWaterBand(24)).toBeNull();
+  });
+});
+
+describe('what speaks against going', () => {
+  const boat = { windMps: 10, waveM: 0.8, speedMps: 11 };
+  const quiet: HourAfloat = {
+    windMps: 4,
+    windGustMps: 6,
+    windFromDeg: 200,
+    waveM: 0.2,
+    visibilityM: 9000,
+    currentMps: 0.2,
+    currentToDeg: 90,
+    airTempC: 16,
+    dewPointC: 10,
+    waterTempC: 17,
+    sunHeightDeg: 30,
+    thunder: false,
+  };
+  const kinds = (h: Partial<HourAfloat>) => againstGoing(boat, { ...quiet, ...h }).map((a) => a.kind);
+  it('is empty in quiet weather', () => {
+    expect(kinds({})).toEqual([]);
+  });
+  it('names wind, gust, wave, fog, dark, thunder, cold water and wind against current', () => {
+    expect(kinds({ windMps: 12 })).toContain('wind');
+    expect(kinds({ windGustMps: 15 })).toEqual(['gust']);
+    expect(kinds({ waveM: 1 })).toEqual(['wave']);
+    expect(kinds({ visibilityM: 300 })).toEqual(['visibility']);
+    expect(kinds({ sunHeightDeg: -8 })).toEqual(['dark']);
+    expect(kinds({ thunder: true })[0]).toBe('thunder');
+    expect(kinds({ waterTempC: 9 })).toEqual(['cold water']);
+    expect(kinds({ waveM: 0.5, windFromDeg: 225, currentMps: 0.8, currentToDeg: 225 })).toEqual(['wind against current']);
+  });
+  it('feels the cold of the run, not of the quay', () => {
+    expect(kinds({ airTempC: 4, windMps: 6 })).toContain('cold air');
+  });
+  it('says nothing of what it does not know', () => {
+    expect(kinds({ windMps: null, windGustMps: null, waveM: null, airTempC: null, waterTempC: null })).toEqual([]);
   });
 });

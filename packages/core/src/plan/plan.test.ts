@@ -35,7 +35,17 @@ function log(): FishedSet[] {
 }
 
 function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
-  const ground = { depthMinM: 2, depthMaxM: 4, shoreNormalDeg: null, fadePerHour: 0.35 };
+  const ground = {
+    lat: 47.6,
+    lon: -35.2,
+    bottom: 'mud',
+    heatOffsetC: 0,
+    heatSdC: 0.6,
+    depthMinM: 2,
+    depthMaxM: 4,
+    shoreNormalDeg: null,
+    fadePerHour: 0.35,
+  };
   return {
     now: START - 12 * HOUR,
     startsAt: START,
@@ -55,6 +65,11 @@ function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
       waterTempC: of(() => 14),
       clarityM: null,
       flowM3s: null,
+      currents: [],
+      levelM: null,
+      dewPointC: null,
+      visibilityM: null,
+      sources: {},
     },
     spots: [
       { ...ground, id: 'exposed', name: 'Exposed stone', fetchM: new Array(36).fill(20_000), accessDepthM: null },

@@ -19,6 +19,8 @@ export interface TideModel {
   heightAt(atMs: number): number;
   /** Rise (positive) or fall, metres per hour. */
   rateAt(atMs: number): number;
+  /** Rates at evenly spaced instants, metres per hour; the same as rateAt of each, but faster. */
+  rates(fromMs: number, stepMs: number, count: number): Float64Array;
 }
 
 interface DayTable {
@@ -74,5 +76,38 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
       }
       return r * HOUR;
     },
+    rates(fromMs, stepMs, steps) {
+      const out = new Float64Array(steps);
+      // Each constituent is a pointer turned by a fixed angle a step, set anew each day so that no error builds up.
+      const turnCos = omega.map((w) => Math.cos(w * stepMs));
+      const turnSin = omega.map((w) => Math.sin(w * stepMs));
+      let k = 0;
+      while (k < steps) {
+        const { start, amplitude, phase } = tableFor(fromMs + k * stepMs);
+        const until = Math.min(steps, Math.ceil((start + DAY - fromMs) / stepMs));
+        const first = fromMs + k * stepMs - start;
+        for (let i = 0; i < count; i++) {
+          const w = omega[i] as number;
+          const size = -(amplitude[i] as number) * w * HOUR;
+          const angle = (phase[i] as number) + w * first;
+          let s = size * Math.sin(angle);
+          let c = size * Math.cos(angle);
+          const [tc, ts] = [turnCos[i] as number, turnSin[i] as number];
+          for (let j = k; j < until; j++) {
+            out[j] = (out[j] as number) + s;
+            const next = s * tc + c * ts;
+            c = c * tc - s * ts;
+            s = next;
+          }
+        }
+        k = until;
+      }
+      return out;
+    },
   };
+}
+
+/** Rates of any model at evenly spaced instants, one by one. */
+export function ratesOf(model: Pick<TideModel, 'rateAt'>, fromMs: number, stepMs: number, count: number): Float64Array {
+  return Float64Array.from({ length: count }, (_, k) => model.rateAt(fromMs + k * stepMs));
 }

@@ -1,3 +1,4 @@
+import { rootBetween } from '../units/roots';
 import { MINUTE } from '../units/time';
 import type { TideModel } from './tideModel';
 
@@ -20,17 +21,16 @@ export function tideTurns(model: TideModel, fromMs: number, toMs: number): TideT
   const found: { atMs: number; heightM: number; kind: 'high' | 'low' }[] = [];
   // Six hours more on both sides, so that a turn at the edge knows its neighbours.
   const margin = 30 * STEP;
-  let a = fromMs - margin;
-  let ra = model.rateAt(a);
-  while (a < toMs + margin) {
-    const b = a + STEP;
-    const rb = model.rateAt(b);
-    if (ra > 0 !== rb > 0) {
-      const atMs = Math.round(root(model, a, b, ra) / 1000) * 1000;
-      found.push({ atMs, heightM: model.heightAt(atMs), kind: ra > 0 ? 'high' : 'low' });
-    }
-    a = b;
-    ra = rb;
+  const first = fromMs - margin;
+  const count = Math.max(0, Math.ceil((toMs + margin - first) / STEP)) + 1;
+  const rates = model.rates(first, STEP, count);
+  for (let k = 0; k + 1 < count; k++) {
+    const ra = rates[k] as number;
+    const rb = rates[k + 1] as number;
+    if (ra > 0 === rb > 0) continue;
+    const a = first + k * STEP;
+    const atMs = Math.round(rootBetween((t) => model.rateAt(t), a, a + STEP, ra, rb) / 1000) * 1000;
+    found.push({ atMs, heightM: model.heightAt(atMs), kind: ra > 0 ? 'high' : 'low' });
   }
   return found
     .map((turn, i) => {
@@ -38,15 +38,4 @@ export function tideTurns(model: TideModel, fromMs: number, toMs: number): TideT
       return { ...turn, minor: near };
     })
     .filter((t) => t.atMs >= fromMs && t.atMs < toMs);
-}
-
-function root(model: TideModel, from: number, to: number, rateFrom: number): number {
-  let a = from;
-  let b = to;
-  while (b - a > 500) {
-    const mid = (a + b) / 2;
-    if (model.rateAt(mid) > 0 === rateFrom > 0) a = mid;
-    else b = mid;
-  }
-  return (a + b) / 2;
 }

@@ -1,30 +1,41 @@
-// Flags after the IOOS QARTOD scheme: 1 pass, 3 suspect, 4 fail. Gross range, spike and flat line tests
-// (QARTOD manuals for temperature, water level and wind). Only the sequence of one sensor is looked at.
+// Flags after the IOOS QARTOD scheme: 1 pass, 2 not evaluated, 3 suspect, 4 fail, 9 missing. Tests after the QARTOD manuals
+// for temperature, water level, wind and currents: gross range, climatology, spike, rate of change, flat line, gap and
+// neighbour. A neighbour or climatology alone makes a value suspect, never failed: it may be the one that is right.
+import { DAY, HOUR } from '../units/time';
+import { indexAt } from './series';
 
-/** 1 pass, 3 suspect, 4 fail. */
-export type QualityFlag = 1 | 3 | 4;
+/** 1 pass, 2 not evaluated, 3 suspect, 4 fail, 9 missing. */
+export type QualityFlag = 1 | 2 | 3 | 4 | 9;
 
 interface Limits {
   readonly min: number;
   readonly max: number;
   /** A jump away from both neighbours beyond this is a spike. */
   readonly spike: number;
+  /** Change per hour beyond which a reading is suspect. */
+  readonly ratePerH: number;
   /** Hours without any change after which the sensor counts as stuck; null where standing still is normal. */
   readonly flatH: number | null;
+  /** Difference from a neighbouring station beyond which both are suspect; null where places differ by nature. */
+  readonly neighbour: number | null;
 }
 
-/** Gross ranges of the variables the product knows, SI. */
+const FREE = Number.POSITIVE_INFINITY;
+
+/** Gross ranges and test limits of the variables the product knows, SI. */
 export const VARIABLE_LIMITS: Record<string, Limits> = {
-  windMps: { min: 0, max: 60, spike: 12, flatH: 4 },
-  windGustMps: { min: 0, max: 80, spike: 20, flatH: 4 },
-  windFromDeg: { min: 0, max: 360, spike: Number.POSITIVE_INFINITY, flatH: null },
-  airTempC: { min: -40, max: 50, spike: 6, flatH: 8 },
-  pressureHpa: { min: 870, max: 1085, spike: 8, flatH: 12 },
-  cloud: { min: 0, max: 1, spike: Number.POSITIVE_INFINITY, flatH: null },
-  waterTempC: { min: -2, max: 36, spike: 3, flatH: 24 },
-  waterLevelM: { min: -5, max: 12, spike: 1.5, flatH: 4 },
-  clarityM: { min: 0.05, max: 40, spike: Number.POSITIVE_INFINITY, flatH: null },
-  flowM3s: { min: 0, max: 5000, spike: 200, flatH: null },
+  windMps: { min: 0, max: 60, spike: 12, ratePerH: 20, flatH: 4, neighbour: 7 },
+  windGustMps: { min: 0, max: 80, spike: 20, ratePerH: 30, flatH: 4, neighbour: 10 },
+  windFromDeg: { min: 0, max: 360, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
+  airTempC: { min: -40, max: 50, spike: 6, ratePerH: 9, flatH: 8, neighbour: 6 },
+  pressureHpa: { min: 870, max: 1085, spike: 8, ratePerH: 10, flatH: 12, neighbour: 4 },
+  cloud: { min: 0, max: 1, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
+  waterTempC: { min: -2, max: 36, spike: 3, ratePerH: 5, flatH: 24, neighbour: 4 },
+  waterLevelM: { min: -5, max: 12, spike: 1.5, ratePerH: 3, flatH: 4, neighbour: null },
+  clarityM: { min: 0.05, max: 40, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
+  flowM3s: { min: 0, max: 5000, spike: 200, ratePerH: 400, flatH: null, neighbour: null },
+  visibilityM: { min: 0, max: 100_000, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
+  dewPointC: { min: -60, max: 40, spike: 8, ratePerH: 12, flatH: null, neighbour: null },
 };
 
 /** A reading in time order. */
@@ -33,28 +44,83 @@ export interface RawReading {
   readonly value: number;
 }
 
+/** What the tests may look at beyond the sequence itself. */
+export interface QualityContext {
+  /** Usual range of the season, such as the 1st and 99th hundredth of other years; outside it is suspect. */
+  readonly climatology?: { readonly min: number; readonly max: number } | null;
+  /** Passed readings of a neighbouring station, in time order. */
+  readonly neighbour?: readonly RawReading[];
+}
+
 /**
  * Flags each reading of one sensor and variable, given in time order.
  * Throws RangeError for a variable without limits.
  */
-export function qualityFlags(variable: string, readings: readonly RawReading[]): QualityFlag[] {
+export function qualityFlags(variable: string, readings: readonly RawReading[], context: QualityContext = {}): QualityFlag[] {
   const limits = VARIABLE_LIMITS[variable];
   if (!limits) throw new RangeError(`variable: unknown ${variable}; known are ${Object.keys(VARIABLE_LIMITS).join(', ')}`);
   let flatSince = 0;
-  return readings.map((r, i) => {
+  const neighbourAt = context.neighbour?.map((r) => r.atMs) ?? [];
+  return readings.map((r, i): QualityFlag => {
     const before = readings[i - 1];
     const after = readings[i + 1];
     if (before && before.value !== r.value) flatSince = i;
+    if (Number.isNaN(r.value)) return 9;
     if (!Number.isFinite(r.value) || r.value < limits.min || r.value > limits.max) return 4;
     if (before && after) {
       const reference = (before.value + after.value) / 2;
       const away = Math.abs(r.value - reference) - Math.abs(after.value - before.value) / 2;
       if (away > limits.spike) return 4;
     }
+    const first = readings[flatSince] as RawReading;
+    if (limits.flatH !== null && (r.atMs - first.atMs) / HOUR >= limits.flatH) return 4;
     // The newest reading has no neighbour after it yet: a jump is suspect until the next one tells.
     if (before && !after && Math.abs(r.value - before.value) > limits.spike) return 3;
-    const first = readings[flatSince] as RawReading;
-    if (limits.flatH !== null && (r.atMs - first.atMs) / 3_600_000 >= limits.flatH) return 4;
+    if (before && after && changesTooFast(before, r, limits.ratePerH)) return 3;
+    const c = context.climatology;
+    if (c && (r.value < c.min || r.value > c.max)) return 3;
+    if (limits.neighbour !== null && context.neighbour) {
+      const j = indexAt(neighbourAt, r.atMs + HOUR / 2);
+      const there = context.neighbour[j];
+      if (there && Math.abs(there.atMs - r.atMs) <= HOUR / 2 && Math.abs(there.value - r.value) > limits.neighbour) return 3;
+    }
     return 1;
   });
 }
+
+/** A change over less than three hours that is faster than the variable can; across a gap anything may have happened. */
+function changesTooFast(a: RawReading, b: RawReading, perH: number): boolean {
+  const hours = (b.atMs - a.atMs) / HOUR;
+  return hours > 0 && hours <= 3 && Math.abs(b.value - a.value) / Math.max(hours, 0.25) > perH;
+}
+
+/** Spans without a reading for longer than a limit, [from, to] in ms: the gap test. */
+export function gapsOf(atMs: readonly number[], maxGapMs = 3 * HOUR): [number, number][] {
+  return atMs.flatMap((t, i): [number, number][] => {
+    const before = atMs[i - 1];
+    return before !== undefined && t - before > maxGapMs ? [[before, t]] : [];
+  });
+}
+
+/**
+ * Usual range of a variable for a season from what was measured in other years: the 1st and 99th hundredth of readings
+ * within 20 days of the day of the year, widened by a tenth of their spread; null with under 200 readings.
+ */
+export function climatologyOf(readings: readonly RawReading[], atMs: number): { min: number; max: number } | null {
+  const day = (t: number) => (t - Date.UTC(new Date(t).getUTCFullYear(), 0, 1)) / DAY;
+  const here = day(atMs);
+  const values = readings
+    .filter((r) => {
+      const d = Math.abs(day(r.atMs) - here);
+      return Math.min(d, 365.25 - d) <= 20 && Math.abs(r.atMs - atMs) > 100 * DAY;
+    })
+    .map((r) => r.value)
+    .sort((a, b) => a - b);
+  if (values.length < 200) return null;
+  const lo = values[Math.floor(values.length * 0.01)] as number;
+  const hi = values[Math.ceil(values.length * 0.99) - 1] as number;
+  return { min: lo - 0.1 * (hi - lo) - 1, max: hi + 0.1 * (hi - lo) + 1 };
+}
+
+/** What a flag says, in words. */
+export const FLAG_WORDS: Record<QualityFlag, string> = { 1: 'good', 2: 'not checked', 3: 'suspect', 4: 'failed', 9: 'missing' };

@@ -1,0 +1,102 @@
+// GeoJSON (RFC 7946) features with points, lines and polygons, read and written.
+import { openRing } from './kml';
+import { type FilePlace, type PlacesRead, positionFault } from './places';
+import { quote, type Refused, requireSize, UnreadableFile } from './refused';
+
+type Json = Record<string, unknown>;
+const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Reads a GeoJSON text. `line` of a place or refusal is its place among the features, from 1. */
+export function readGeoJson(text: string): PlacesRead {
+  requireSize(text.length);
+  let root: unknown;
+  try {
+    root = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    throw new UnreadableFile(
+      `It is not JSON: ${(error as Error).message}.`,
+      'Export the file again from where it came; this one is damaged.',
+    );
+  }
+  const places: FilePlace[] = [];
+  const refused: Refused[] = [];
+  const features = isObject(root) && root.type === 'FeatureCollection' && Array.isArray(root.features) ? root.features : [root];
+  features.forEach((feature, i) => {
+    const line = i + 1;
+    const refuse = (reason: string, remedy: string) => refused.push({ line, text: quote(JSON.stringify(feature) ?? ''), reason, remedy });
+    if (!isObject(feature)) return refuse('it is not a feature', 'Each feature is an object with a geometry (RFC 7946).');
+    const bare = feature.type !== 'Feature';
+    const geometry = bare ? feature : feature.geometry;
+    const properties = !bare && isObject(feature.properties) ? feature.properties : {};
+    const words = (key: string) => (typeof properties[key] === 'string' ? (properties[key] as string) : '');
+    const shapes = isObject(geometry) ? shapesOf(geometry, 0) : null;
+    if (!shapes || shapes.length === 0)
+      return refuse('its geometry is not known', 'Points, lines, polygons and their collections are read (RFC 7946).');
+    for (const s of shapes) {
+      const points: [number, number][] = [];
+      for (const c of s.points) {
+        const [lon, lat] = (Array.isArray(c) ? c : []) as [number, number];
+        const fault = positionFault(typeof lat === 'number' ? lat : Number.NaN, typeof lon === 'number' ? lon : Number.NaN);
+        if (fault) refuse(fault.reason, fault.remedy);
+        else points.push([lon, lat]);
+      }
+      const open = s.shape === 'area' ? openRing(points) : points;
+      if (open.length >= { point: 1, line: 2, area: 3 }[s.shape])
+        places.push({
+          name: words('name') || words('title'),
+          note: words('note') || words('desc') || words('description'),
+          shape: s.shape,
+          points: open,
+          line,
+        });
+    }
+  });
+  return { places, refused };
+}
+
+function shapesOf(g: Json, depth: number): { shape: 'point' | 'line' | 'area'; points: unknown[] }[] {
+  const c = Array.isArray(g.coordinates) ? (g.coordinates as unknown[]) : [];
+  const list = (v: unknown) => (Array.isArray(v) ? (v as unknown[]) : []);
+  switch (g.type) {
+    case 'Point':
+      return [{ shape: 'point', points: [c] }];
+    case 'MultiPoint':
+      return c.map((p) => ({ shape: 'point' as const, points: [p] }));
+    case 'LineString':
+      return [{ shape: 'line', points: c }];
+    case 'MultiLineString':
+      return c.map((l) => ({ shape: 'line' as const, points: list(l) }));
+    case 'Polygon':
+      return [{ shape: 'area', points: list(c[0]) }];
+    case 'MultiPolygon':
+      return c.map((p) => ({ shape: 'area' as const, points: list(list(p)[0]) }));
+    case 'GeometryCollection':
+      return depth > 8 ? [] : list(g.geometries).flatMap((x) => (isObject(x) ? shapesOf(x, depth + 1) : []));
+    default:
+      return [];
+  }
+}
+
+/** Writes places as a FeatureCollection. */
+export function writeGeoJson(places: readonly Omit<FilePlace, 'line'>[]): string {
+  const geometry = (p: Pick<FilePlace, 'shape' | 'points'>) => {
+    const points = p.points.map(([lon, lat]) => [Number(lon.toFixed(7)), Number(lat.toFixed(7))]);
+    if (p.shape === 'point') return { type: 'Point', coordinates: points[0] };
+    if (p.shape === 'line') return { type: 'LineString', coordinates: points };
+    return {
+      type: 'Polygon',
+      coordinates: [[...counterClockwise(points as [number, number][]), counterClockwise(points as [number, number][])[0]]],
+    };
+  };
+  const features = places.map((p) => ({ type: 'Feature', properties: { name: p.name, note: p.note }, geometry: geometry(p) }));
+  return `${JSON.stringify({ type: 'FeatureCollection', features }, null, 1)}\n`;
+}
+
+/** Exterior rings run counter-clockwise (RFC 7946, 3.1.6). */
+function counterClockwise(ring: readonly [number, number][]): [number, number][] {
+  const area = ring.reduce((s, [x, y], i) => {
+    const [nx, ny] = ring[(i + 1) % ring.length] as [number, number];
+    return s + x * ny - nx * y;
+  }, 0);
+  return area < 0 ? [...ring].reverse() : [...ring];
+}

@@ -1,0 +1,97 @@
+// GPX 1.1 (and 1.0) waypoints, routes and tracks, read and written. Checked with gpsbabel as a foreign reader and writer.
+import { type FilePlace, type PlacesRead, positionFault } from './places';
+import { quote, type Refused } from './refused';
+import { escapeXml, walkXml } from './xml';
+
+interface Open {
+  shape: 'point' | 'line';
+  name: string;
+  note: string;
+  points: [number, number][];
+  times: (number | null)[];
+  line: number;
+}
+
+/** Reads a GPX file: waypoints as points, each route and track segment as a line. */
+export function readGpx(text: string): PlacesRead {
+  const places: FilePlace[] = [];
+  const refused: Refused[] = [];
+  let group: Open | null = null;
+  let root = false;
+  let point: { lat: number; lon: number; bad: boolean } | null = null;
+  let waypoint: Open | null = null;
+  const end = (o: Open, least: number) => {
+    if (o.points.length >= least)
+      places.push({
+        name: o.name,
+        note: o.note,
+        shape: o.shape,
+        points: o.points,
+        line: o.line,
+        ...(o.times.some((t) => t !== null) ? { times: o.times } : {}),
+      });
+  };
+  const isPoint = (n: string) => n === 'wpt' || n === 'rtept' || n === 'trkpt';
+  walkXml(text, {
+    open(name, a, line) {
+      if (name === 'gpx') root = true;
+      if (name === 'rte' || name === 'trk') group = { shape: 'line', name: '', note: '', points: [], times: [], line };
+      if (!isPoint(name)) return;
+      const [lat, lon] = [Number(a.lat ?? 'x'), Number(a.lon ?? 'x')];
+      const fault = positionFault(lat, lon);
+      if (fault) refused.push({ line, text: quote(`${name} lat="${a.lat ?? ''}" lon="${a.lon ?? ''}"`), ...fault });
+      point = { lat, lon, bad: fault !== null };
+      if (name === 'wpt') waypoint = { shape: 'point', name: '', note: '', points: [], times: [], line };
+      const target = name === 'wpt' ? waypoint : group;
+      if (!fault && target) {
+        target.points.push([lon, lat]);
+        target.times.push(null);
+      }
+    },
+    close(name, value) {
+      const target = waypoint ?? group;
+      if (target && name === 'time' && point && !point.bad) {
+        const at = Date.parse(value);
+        target.times[target.times.length - 1] = Number.isNaN(at) ? null : at;
+      }
+      // A name inside a track's point is the point's, not the track's.
+      if (target && (waypoint || point === null)) {
+        if (name === 'name') target.name = value;
+        if (name === 'desc' || (name === 'cmt' && target.note === '')) target.note = value;
+      }
+      if (isPoint(name)) point = null;
+      if (name === 'wpt' && waypoint) {
+        end(waypoint, 1);
+        waypoint = null;
+      }
+      if (name === 'trkseg' && group) {
+        end(group, 2);
+        group = { ...group, points: [], times: [] };
+      }
+      if ((name === 'rte' || name === 'trk') && group) {
+        end(group, 2);
+        group = null;
+      }
+    },
+  });
+  if (!root)
+    refused.push({ line: 1, text: quote(text.slice(0, 60)), reason: 'it is not a GPX file', remedy: 'The first element must be gpx.' });
+  return { places, refused };
+}
+
+/** Writes places as GPX 1.1; areas become closed routes. */
+export function writeGpx(places: readonly Omit<FilePlace, 'line'>[]): string {
+  const at = ([lon, lat]: readonly [number, number]) => `lat="${lat.toFixed(7)}" lon="${lon.toFixed(7)}"`;
+  const names = (p: Pick<FilePlace, 'name' | 'note'>) =>
+    `<name>${escapeXml(p.name)}</name>${p.note ? `<desc>${escapeXml(p.note)}</desc>` : ''}`;
+  const points = places.filter((p) => p.shape === 'point');
+  const lines = places.filter((p) => p.shape !== 'point');
+  const body = [
+    ...points.map((p) => `  <wpt ${at(p.points[0] as [number, number])}>${names(p)}</wpt>`),
+    ...lines.map((p) => {
+      const ring = p.shape === 'area' ? [...p.points, p.points[0] as [number, number]] : p.points;
+      return `  <rte>${names(p)}${ring.map((q) => `<rtept ${at(q)}></rtept>`).join('')}</rte>`;
+    }),
+  ];
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<gpx version="1.1" creator="Bluffwind" xmlns="http://www.topografix.com/GPX/1/1">\n${body.join('\n')}\n</gpx>\n`;
+}

@@ -1,0 +1,37 @@
+// Plane geometry of rings in any unit (even-odd rule).
+
+type XY = readonly [number, number];
+
+/** Whether a point lies inside a ring (closed or not). */
+export function insideRing(ring: readonly XY[], [x, y]: XY): boolean {
+  let inside = false;
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const [xi, yi] = ring[i] as XY;
+    const [xj, yj] = ring[j] as XY;
+    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
+  }
+  return inside;
+}
+
+/** Middle of a ring's corners. */
+export function middleOf(points: readonly XY[]): [number, number] {
+  const distinct =
+    points.length > 1 && points[0]?.[0] === points.at(-1)?.[0] && points[0]?.[1] === points.at(-1)?.[1] ? points.slice(1) : points;
+  const n = Math.max(1, distinct.length);
+  return [distinct.reduce((s, p) => s + p[0], 0) / n, distinct.reduce((s, p) => s + p[1], 0) / n];
+}
+
+/** Point of a line at half its length. */
+export function midpointOf(line: readonly XY[]): [number, number] {
+  const lengths = line.slice(1).map((p, i) => Math.hypot(p[0] - (line[i] as XY)[0], p[1] - (line[i] as XY)[1]));
+  let left = lengths.reduce((a, b) => a + b, 0) / 2;
+  for (let i = 0; i < lengths.length; i++) {
+    const l = lengths[i] as number;
+    if (left <= l && l > 0) {
+      const [a, b] = [line[i] as XY, line[i + 1] as XY];
+      return [a[0] + (left / l) * (b[0] - a[0]), a[1] + (left / l) * (b[1] - a[1])];
+    }
+    left -= l;
+  }
+  return [...(line[0] as XY)];
+}
