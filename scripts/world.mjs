@@ -24,8 +24,8 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
   try {
     const db = await startPostgres(folder, { durable });
     stops.push(db.stop);
-    tell('Starting the simulated station ...');
-    const station = await startListening('station', process.execPath, [file('sim.mjs'), 'station']);
+    tell('Starting the simulated station and boat instrument ...');
+    let station = await startListening('station', process.execPath, [file('sim.mjs'), 'station']);
     stops.push(() => stopChild(station.child));
     const env = {
       DATABASE_URL: db.appUrl,
@@ -43,7 +43,9 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       await run(process.execPath, [file('server.mjs'), 'load', world], { env, quiet: true });
       rmSync(world, { force: true });
     }
-    const serverEnv = { ...env, PORT: String(port), ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}) };
+    const instrument = await startListening('instrument', process.execPath, [file('sim.mjs'), 'instrument', await demoTime(db.ownerUrl)]);
+    stops.push(() => stopChild(instrument.child));
+    const serverEnv = { ...env, INSTRUMENT_ADDRESS: instrument.url, PORT: String(port), ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}) };
     const start = () =>
       startListening('server', process.execPath, [file('server.mjs'), 'serve'], {
         env: serverEnv,
@@ -64,11 +66,26 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
         serverEnv.PORT = String(new URL(server.url).port);
         server = await start();
       },
+      /** Puts another station in the place of the one that runs: 'station', 'broken-station', or null for none. */
+      async replaceStation(kind) {
+        await stopChild(station.child);
+        if (kind) station = await startListening(kind, process.execPath, [file('sim.mjs'), kind, new URL(station.url).port]);
+      },
     };
   } catch (error) {
     await stop();
     throw error;
   }
+}
+
+/** Where the demo's clock stands: the instrument's shows the same. */
+async function demoTime(ownerUrl) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  const { rows } = await client.query('select demo_at from demo_clock');
+  await client.end();
+  return rows[0].demo_at.toISOString();
 }
 
 async function isEmpty(ownerUrl) {

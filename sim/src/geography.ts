@@ -23,8 +23,14 @@ function soundDepth(x: number, y: number): number {
   d -= 15 * hump(x, y, 7900, 2500, 330, 190) + 13 * hump(x, y, 2350, 3650, 170, 140);
   d += 3.2 * hump(x, y, 8700, 2050, 260, 180);
   d += 0.35 * noise2(x / 420, y / 420, 11) + 0.2 * noise2(x / 150, y / 150, 12);
+  // The bar before the mouth: a sill that a boat crosses with the tide.
+  d -= (d - BAR_DEPTH_M) * Math.exp(-(((x - BAR_X) / 140) ** 2));
   return jetty(x, y) ? -2.6 : Math.max(d, -6);
 }
+
+/** Where the bar lies and its charted depth on the best line, m. */
+export const BAR_X = 480;
+export const BAR_DEPTH_M = 0.3;
 
 /** Two rock jetties at the mouth, from either shore. */
 function jetty(x: number, y: number): boolean {
@@ -69,6 +75,13 @@ function grid(
     return Math.round(depth(x, y) * 10) / 10;
   });
   return { ...place, depthM };
+}
+
+/** The ground as a sounder finds it, finer than the chart: ledges and stones that the chart's cells are too wide for. */
+export function soundedDepth(x: number, y: number): number {
+  const ledge = 1.1 / (1 + Math.exp(-(y - 2480 - 60 * Math.sin(x / 210)) / 9));
+  const stones = 1.6 * Math.max(0, noise2(x / 70, y / 70, 41) - 0.72) * 3.5;
+  return soundDepth(x, y) + (x > 3900 && x < 5600 ? ledge - 0.55 : 0) - stones + 0.06 * noise2(x / 18, y / 18, 42);
 }
 
 export const GROUND: Record<'sound' | 'skerries' | 'lake', WaterGround> = {

@@ -32,15 +32,27 @@ export function trueWater(key: WaterKey, fromMs: number, toMs: number): WaterSta
   return {
     lat: bed.lat0 + 0.025,
     lon: bed.lon0 + 0.05,
-    tide: key === 'lake' ? null : tideModel(SOUND_TIDE.constants, SOUND_TIDE.z0M),
+    ...tideOf(key),
+    currents: [],
+    levelM: null,
+    dewPointC: null,
+    visibilityM: null,
+    sources: {},
     wind: { east: wind('east'), north: wind('north'), gust: of((at) => weatherAt(at).windGustMps) },
-    airTempC: of((at) => weatherAt(at).airTempC),
+    // No air: the truth has one temperature for the fish of a water, whatever the product makes of its spots.
+    airTempC: null,
     pressureHpa: of((at) => weatherAt(at).pressureHpa),
     cloud: of((at) => weatherAt(at).cloud),
     waterTempC: of((at) => waterTempAt(key, at)),
     clarityM: of((at) => clarityAt(key, at)),
     flowM3s: key === 'lake' ? of(flowAt) : null,
   };
+}
+
+function tideOf(key: WaterKey): Pick<WaterState, 'tide' | 'levelAt'> {
+  if (key === 'lake') return { tide: null, levelAt: null };
+  const tide = tideModel(SOUND_TIDE.constants, SOUND_TIDE.z0M);
+  return { tide, levelAt: (at) => tide.heightAt(at) };
 }
 
 /** First and last day of each season. */
@@ -69,7 +81,7 @@ export function drawHistory(world: World, seed: number, uuid: () => string): Tri
     const { xM, yM } = toLocal(bed, spot.lat, spot.lon);
     const fetchM = fetchRose(bed, xM, yM);
     const exposed = fetchM.reduce((a, b) => a + b, 0) / 36 > 2500;
-    return { ...spot, index, water: key, structure: spot.structure as Structure, exposed, fetchM };
+    return { ...spot, index, water: key, structure: spot.structure as Structure, exposed, fetchM, heatOffsetC: 0, heatSdC: 0.6 };
   });
   const captains = world.people.filter((p) => p.role !== 'mate');
   const families = new Map(world.families.map((f) => [f.id, f]));

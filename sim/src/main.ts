@@ -1,14 +1,20 @@
-// Commands of the simulator: "scenario FILE" writes the demo's world, "station" serves the weather and tide station.
+// Commands of the simulator: "scenario FILE" writes the demo's world, "station" serves the weather and tide station,
+// "broken-station" one gone wrong, "instrument ISO-TIME" a boat's instruments.
 import { writeFileSync } from 'node:fs';
+import { startInstrument } from './instrument';
 import { buildScenario } from './scenario';
-import { startStation } from './station';
+import { startBrokenStation, startStation } from './station';
 
-const [command, file] = process.argv.slice(2);
-if (command === 'scenario' && file) {
-  writeFileSync(file, JSON.stringify(buildScenario()));
+const [command, argument = ''] = process.argv.slice(2);
+if (command === 'scenario' && argument) {
+  writeFileSync(argument, JSON.stringify(buildScenario()));
 } else if (command === 'station') {
-  startStation();
+  startStation(Number(argument) || 0);
+} else if (command === 'broken-station') {
+  startBrokenStation(Number(argument) || 0);
+} else if (command === 'instrument' && !Number.isNaN(Date.parse(argument))) {
+  startInstrument(Date.parse(argument));
 } else {
-  process.stderr.write('usage: sim scenario FILE | sim station\n');
+  process.stderr.write('usage: sim scenario FILE | sim station [PORT] | sim broken-station [PORT] | sim instrument ISO-TIME\n');
   process.exit(2);
 }

@@ -1,15 +1,16 @@
 // Everything that the demo starts with, from one seed.
 import type { OutfitScenario, Scenario } from '@bluffwind/contract/scenario';
-import { depthAt, toPosition } from '@bluffwind/core/ground/seaBed';
+import { measureSpot } from '@bluffwind/core/ground/measureSpot';
+import { toPosition } from '@bluffwind/core/ground/seaBed';
 import { seeded } from '@bluffwind/core/units/seeded';
 import { addDays, DAY, HOUR } from '@bluffwind/core/units/time';
 import { FAMILIES, PRESENTATIONS } from './catalogue';
-import { GROUND } from './geography';
+import { BAR_DEPTH_M, BAR_X, GROUND, soundedDepth } from './geography';
 import { FISH } from './hiddenTruth';
 import { drawHistory, SEASONS } from './history';
 import { CLIENT_NAMES, SPOTS } from './names';
 import { seededUuid } from './uuid';
-import { clarityAt, DEMO_START, SOUND_TIDE } from './weather';
+import { clarityAt, DEMO_START, SOUND_CURRENTS, SOUND_TIDE, spotWarmthAt, waterTempAt } from './weather';
 
 const KEYS = ['sound', 'skerries', 'lake'] as const;
 type WaterKey = (typeof KEYS)[number];
@@ -125,8 +126,15 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       dockLat: dockAt.lat,
       dockLon: dockAt.lon,
       tide: key === 'lake' ? null : { z0M: SOUND_TIDE.z0M, constants: SOUND_TIDE.constants.map((c) => ({ ...c })) },
+      currents: key === 'sound' ? SOUND_CURRENTS.map(({ x, y, ...c }) => ({ ...c, ...position(key, x, y) })) : [],
       bed: { ...bed, depthM: [...(bed.depthM as number[])] },
-      marks: MARKS[key].map((m) => ({ kind: m.kind, name: m.name, points: m.at.map(([x, y]) => lonLat(key, x, y)) })),
+      marks: MARKS[key].map((m) => ({
+        kind: m.kind,
+        name: m.name,
+        points: m.at.map(([x, y]) => lonLat(key, x, y)),
+        ...(m.kind === 'bridge' ? { piles: { count: 9, widthM: 3.5, deckM: 9 } } : {}),
+      })),
+      features: key === 'sound' ? soundFeatures(uuid) : [],
     };
   });
   const waterId = (key: WaterKey) => waters[KEYS.indexOf(key)]?.id as string;
@@ -150,6 +158,8 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       draughtM: 0.6,
       windLimitMps: 13,
       waveLimitM: 1.1,
+      tankL: 210,
+      burnLph: 48,
     },
     {
       id: uuid(),
@@ -160,8 +170,21 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       draughtM: 0.45,
       windLimitMps: 12,
       waveLimitM: 0.8,
+      tankL: 95,
+      burnLph: 24,
     },
-    { id: uuid(), name: 'Marrow', hull: '5 m flat drift boat', seats: 2, speedMps: 4, draughtM: 0.2, windLimitMps: 10, waveLimitM: 0.4 },
+    {
+      id: uuid(),
+      name: 'Marrow',
+      hull: '5 m flat drift boat',
+      seats: 2,
+      speedMps: 4,
+      draughtM: 0.2,
+      windLimitMps: 10,
+      waveLimitM: 0.4,
+      tankL: 22,
+      burnLph: 5,
+    },
   ];
   const stations = (
     [
@@ -187,12 +210,16 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       name,
       structure,
       bottom,
-      ...depthRange(key, x, y),
-      ...position(key, x, y),
-      shoreNormalDeg: shoreNormal(key, x, y),
+      ...measured(key, x, y),
       accessDepthM,
       fadePerHour: 0.35,
       privacy,
+      hazards: HAZARDS[name] ?? '',
+      legality: name === 'Ansgar dam' ? 'Keep 50 m off the spillway.' : '',
+      restDays: structure === 'hole' ? 3 : 0,
+      pressure: structure === 'wall' || structure === 'piles' ? 3 : structure === 'hole' || structure === 'drain' ? 1 : 2,
+      shape: 'point' as const,
+      points: [lonLat(key, x, y)],
     })),
   );
   const random = seeded(seed + 5);
@@ -246,7 +273,11 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
     spots,
     clients,
     rules,
-    crewReadings: KEYS.flatMap((key) => crewClarity(key, waterId(key))),
+    crewReadings: [...KEYS.flatMap((key) => crewClarity(key, waterId(key))), ...crewTemperatures(spots, waterId)],
+    instruments: [
+      { id: uuid(), boatId: boats[0]?.id as string, waterId: waterId('sound'), name: "Sounder of Tern's Errand", transducerM: 0.3 },
+    ],
+    surveys: [pierSurvey(uuid(), waterId('sound'))],
   };
   return { ...world, trips: [...drawHistory(world, seed + 1, uuid), ...tomorrow(world, uuid)] };
 }
@@ -332,9 +363,102 @@ function crewClarity(key: WaterKey, waterId: string): OutfitScenario['crewReadin
     const month = new Date(at).getUTCMonth();
     if (month < 3 || month > 9) continue;
     if (Math.floor(at / DAY) % 3 === KEYS.indexOf(key)) continue;
-    all.push({ waterId, variable: 'clarityM', at: new Date(at).toISOString(), value: Math.round(clarityAt(key, at) * 10) / 10 });
+    all.push({ waterId, variable: 'clarityM', at: new Date(at).toISOString(), value: Math.round(clarityAt(key, at) * 10) / 10, spotId: null });
   }
   return all;
+}
+
+/** The crew dips a thermometer at some spots in the last weeks. */
+function crewTemperatures(spots: OutfitScenario['spots'], waterId: (key: WaterKey) => string): OutfitScenario['crewReadings'] {
+  const random = seeded(77);
+  const out: OutfitScenario['crewReadings'] = [];
+  for (const key of ['sound', 'lake'] as const) {
+    const here = spots.filter((s) => s.waterId === waterId(key) && ['flat', 'drain', 'weed', 'wall', 'hole', 'wood'].includes(s.structure));
+    for (let at = DEMO_START - 24 * DAY + 20 * HOUR; at < DEMO_START - 4 * HOUR; at += DAY) {
+      for (const spot of here) {
+        if (random() > 0.22) continue;
+        const when = at + Math.round(random() * 12) * 0.5 * HOUR;
+        const value = waterTempAt(key, when) + spotWarmthAt(spot, when) + 0.15 * (random() - 0.5);
+        out.push({ waterId: waterId(key), variable: 'waterTempC', at: new Date(when).toISOString(), value: Math.round(value * 10) / 10, spotId: spot.id });
+      }
+    }
+  }
+  return out;
+}
+
+/** 50,000 soundings in lines over the pier and the banks beside it, with a hole where a boat lay at anchor. */
+function pierSurvey(id: string, waterId: string): OutfitScenario['surveys'][number] {
+  const lat: number[] = [];
+  const lon: number[] = [];
+  const depthM: number[] = [];
+  for (let y = 2050; y <= 3650; y += 14) {
+    for (let x = 3500; x <= 6500; x += 6.4) {
+      if (Math.hypot(x - 5050, y - 2700) < 110) continue;
+      const depth = soundedDepth(x, y);
+      if (depth < -0.8) continue;
+      const p = toPosition(GROUND.sound.bed, x, y);
+      lat.push(Math.round(p.lat * 1e7) / 1e7);
+      lon.push(Math.round(p.lon * 1e7) / 1e7);
+      depthM.push(Math.round(depth * 100) / 100);
+    }
+  }
+  return { id, waterId, name: 'Pier and Long bank, spring', at: '2026-04-11T14:00:00.000Z', lat, lon, depthM, cellM: 12 };
+}
+
+/** What the crew has drawn on the sound. */
+function soundFeatures(uuid: () => string): OutfitScenario['waters'][number]['features'] {
+  const ring = (...at: [number, number][]) => at.map(([x, y]) => lonLat('sound', x, y));
+  return [
+    {
+      id: uuid(),
+      kind: 'passage',
+      name: 'Sarn bar',
+      points: ring([880, 3150], [120, 3050]),
+      detail: { chartedDepthM: BAR_DEPTH_M },
+    },
+    {
+      id: uuid(),
+      kind: 'no-wake',
+      name: 'Harbour, slow',
+      points: ring([5200, 700], [7300, 700], [7300, 1420], [5200, 1420]),
+      detail: { limitMps: 2.6 },
+    },
+    {
+      id: uuid(),
+      kind: 'no-go',
+      name: 'Mussel ropes',
+      points: ring([5150, 2150], [5650, 2150], [5650, 2380], [5150, 2380]),
+      detail: {},
+    },
+    {
+      id: uuid(),
+      kind: 'part',
+      name: 'East reach',
+      points: ring([8900, 2300], [9700, 2300], [9700, 3450], [8900, 3450]),
+      detail: { writtenOff: { reason: 'no bait seen in five visits, choked with weed', on: '2026-06-02' } },
+    },
+    {
+      id: uuid(),
+      kind: 'track',
+      name: 'Evening drift, Kettle lip',
+      points: Array.from({ length: 30 }, (_, i): [number, number] => lonLat('sound', 6900 - i * 38, 3330 - 40 * Math.sin(i / 5))),
+      detail: {},
+    },
+  ];
+}
+
+const HAZARDS: Record<string, string> = {
+  'Outer jetty, head': 'Swell breaks over the head in a south-westerly.',
+  'Gannet Pier, east piles': 'Cross current at the piles; do not drift up-stream of them.',
+  'Cold Kettle drain': 'Dries; leave with a metre in hand.',
+  'Inner jetty, tip': 'Loose rock under water 20 m off the tip.',
+};
+
+/** Depth range, position and shore of a spot from the ground. */
+function measured(key: WaterKey, x: number, y: number) {
+  const m = measureSpot(GROUND[key].bed, 'point', [lonLat(key, x, y)]);
+  if (m.depthMinM === null || m.depthMaxM === null) throw new Error(`spot at ${x}, ${y} of ${key} lies on land`);
+  return { depthMinM: m.depthMinM, depthMaxM: m.depthMaxM, lat: m.lat, lon: m.lon, shoreNormalDeg: m.shoreNormalDeg };
 }
 
 function lonLat(key: WaterKey, x: number, y: number): [number, number] {
@@ -344,41 +468,6 @@ function lonLat(key: WaterKey, x: number, y: number): [number, number] {
 
 function position(key: WaterKey, x: number, y: number): { lat: number; lon: number } {
   return toPosition(GROUND[key].bed, x, y);
-}
-
-function depthRange(key: WaterKey, x: number, y: number): { depthMinM: number; depthMaxM: number } {
-  const depths: number[] = [];
-  for (let a = 0; a < 8; a++) {
-    for (const r of [0, 40, 70]) {
-      const d = depthAt(GROUND[key].bed, x + r * Math.cos((a * Math.PI) / 4), y + r * Math.sin((a * Math.PI) / 4));
-      if (d !== null && d > -0.6) depths.push(d);
-    }
-  }
-  if (depths.length === 0) throw new Error(`spot at ${x}, ${y} of ${key} lies on land`);
-  return { depthMinM: Math.round(Math.min(...depths) * 10) / 10, depthMaxM: Math.round(Math.max(...depths) * 10) / 10 };
-}
-
-/** Bearing down the slope from the nearest land within 500 m, or null in the open. */
-function shoreNormal(key: WaterKey, x: number, y: number): number | null {
-  const { bed } = GROUND[key];
-  let east = 0;
-  let north = 0;
-  let found = false;
-  for (let deg = 0; deg < 360; deg += 10) {
-    const dx = Math.sin((deg * Math.PI) / 180);
-    const dy = Math.cos((deg * Math.PI) / 180);
-    for (let r = 50; r <= 500; r += 25) {
-      const d = depthAt(bed, x + dx * r, y + dy * r);
-      if (d === null) break;
-      if (d < -1.5) {
-        east -= dx / r;
-        north -= dy / r;
-        found = true;
-        break;
-      }
-    }
-  }
-  return found ? Math.round(((Math.atan2(east, north) * 180) / Math.PI + 360) % 360) : null;
 }
 
 /** A second outfit, so that nothing of the first may show to it. */
@@ -397,7 +486,18 @@ function secondOutfit(uuid: () => string): OutfitScenario {
     outfit: { id: uuid(), name: 'Farrow Reach Charters', zone: 'Etc/GMT+2' },
     people: [{ id: uuid(), name: 'Ottoline Speck', email: 'ottoline@farrowreach.example', password: DEMO_PASSWORD, role: 'owner' }],
     boats: [
-      { id: uuid(), name: 'Patient Wader', hull: '6 m open boat', seats: 3, speedMps: 8, draughtM: 0.5, windLimitMps: 10, waveLimitM: 0.6 },
+      {
+        id: uuid(),
+        name: 'Patient Wader',
+        hull: '6 m open boat',
+        seats: 3,
+        speedMps: 8,
+        draughtM: 0.5,
+        windLimitMps: 10,
+        waveLimitM: 0.6,
+        tankL: 60,
+        burnLph: 18,
+      },
     ],
     waters: [
       {
@@ -410,8 +510,10 @@ function secondOutfit(uuid: () => string): OutfitScenario {
         dockLat: 47.902,
         dockLon: -35.598,
         tide: { z0M: SOUND_TIDE.z0M, constants: SOUND_TIDE.constants.map((c) => ({ ...c })) },
+        currents: [],
         bed,
         marks: [],
+        features: [],
       },
     ],
     stations: [],
@@ -433,11 +535,19 @@ function secondOutfit(uuid: () => string): OutfitScenario {
         accessDepthM: null,
         fadePerHour: 0.35,
         privacy: 'crew',
+        hazards: '',
+        legality: '',
+        restDays: 0,
+        pressure: 1,
+        shape: 'point',
+        points: [[-35.59, 47.905]],
       },
     ],
     clients: [],
     rules: [],
     crewReadings: [],
+    instruments: [],
+    surveys: [],
     trips: [],
   };
 }

@@ -7,7 +7,7 @@ import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { noise1 } from './noise';
-import { DEMO_START, flowAt, SOUND_TIDE, surgeAt, waterTempAt, weatherAt } from './weather';
+import { DEMO_START, flowAt, SOUND_TIDE, surgeAt, type Weather, waterTempAt, weatherAt } from './weather';
 
 const KINDS = {
   harbour: { water: 'sound', wind: true, air: true, level: true, flow: false, seed: 1 },
@@ -31,6 +31,11 @@ interface Reading {
   readonly variable: string;
   readonly value: number;
 }
+
+/** Damper under cloud; mist when the air is nearly as cold as its dew point and hardly moves. */
+const dewPointOf = (w: Weather) => w.airTempC - 5.5 + 4.2 * w.cloud;
+const visibilityOf = (w: Weather, at: number) =>
+  Math.max(200, 24_000 * (1 - 0.5 * w.cloud) * (w.windMps < 1.5 && w.cloud > 0.7 ? 0.08 : 1) + 2500 * noise1(at / HOUR / 9, 260));
 
 /** Readings of a station in [fromMs, toMs): hourly, faults included. */
 export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] {
@@ -56,6 +61,8 @@ export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] 
       values.airTempC = round(w.airTempC + 0.2 * jitter(4), 1);
       values.pressureHpa = round(w.pressureHpa + 0.2 * jitter(5), 1);
       values.cloud = round(Math.min(1, Math.max(0, w.cloud + 0.05 * jitter(6))), 2);
+      values.dewPointC = round(dewPointOf(w), 1);
+      values.visibilityM = Math.round(visibilityOf(w, at) / 100) * 100;
     }
     if (k.level) values.waterLevelM = round(tide.heightAt(at) + surgeAt(at) + 0.01 * jitter(7), 2);
     if (k.flow) values.flowM3s = round(Math.max(0.1, flowAt(at)), 2);
@@ -81,6 +88,8 @@ export function forecastOf(kind: Kind, runMs: number) {
       pressureHpa: [],
       cloud: [],
       waterTempC: [],
+      dewPointC: [],
+      visibilityM: [],
     };
     for (const at of times) {
       // Timing of a change is what forecasts miss most: members run up to two hours early or late.
@@ -94,6 +103,8 @@ export function forecastOf(kind: Kind, runMs: number) {
       values.pressureHpa?.push(round(w.pressureHpa + 3 * off(at, 5), 1));
       values.cloud?.push(round(Math.min(1, Math.max(0, w.cloud + 0.5 * off(at, 6))), 2));
       values.waterTempC?.push(round(waterTempAt(k.water, at) + 0.7 * off(at, 7), 2));
+      values.dewPointC?.push(round(dewPointOf(w) + 1.5 * off(at, 8), 1));
+      values.visibilityM?.push(Math.round((visibilityOf(w, at) * (1 + 0.4 * off(at, 9))) / 100) * 100);
     }
     return { member, variables: values };
   });
@@ -121,9 +132,43 @@ export function stationApp(): Hono {
   return app;
 }
 
-/** Starts the station on a free loopback port and prints its address. */
+/** Starts the station on a loopback port (any free one by default) and prints its address. */
 export function startStation(port = 0): void {
-  serve({ fetch: stationApp().fetch, port, hostname: '127.0.0.1' }, (address) => {
+  listen(stationApp(), port);
+}
+
+/** A station gone wrong, for trying what the product makes of one: nonsense, lies and silence in turn. */
+export function startBrokenStation(port = 0): void {
+  let turn = 0;
+  const app = new Hono();
+  app.get('/:kind/:what', async (c) => {
+    const { kind } = c.req.param();
+    switch (turn++ % 5) {
+      case 0:
+        return c.text('<html>Service temporarily unavailable</html>', 503);
+      case 1:
+        return c.text('{"station": "harb', 200);
+      case 2:
+        return c.json({ station: kind, readings: [{ at: 'yesterday', variable: 'windMps', value: 'strong' }] });
+      case 3:
+        // Well formed and false: a gale, boiling water, and a reading from next week.
+        return c.json({
+          station: kind,
+          readings: [
+            { at: c.req.query('to') ?? '', variable: 'windMps', value: 480 },
+            { at: c.req.query('to') ?? '', variable: 'waterTempC', value: 99 },
+            { at: new Date(Date.parse(c.req.query('to') ?? '') + 7 * 24 * HOUR).toISOString(), variable: 'waterTempC', value: 15 },
+          ],
+        });
+      default:
+        return c.json({ station: kind, readings: null });
+    }
+  });
+  listen(app, port);
+}
+
+function listen(app: Hono, port: number): void {
+  serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, (address) => {
     process.stdout.write(`listening on http://127.0.0.1:${address.port}\n`);
   });
 }

@@ -86,6 +86,34 @@ export function waterTempAt(water: 'sound' | 'skerries' | 'lake', at: number): n
   return (water === 'sound' ? 12.4 : 12) + 3.9 * season(at, 228) + spread * daily + 0.8 * noise1(d / 6, 12);
 }
 
+/** Tidal currents of the sound (invented): the flood is strongest half-way up. */
+export const SOUND_CURRENTS = (
+  [
+    ['Mouth', 1150, 3050, 78, 258, 1.05],
+    ['Gannet Pier', 4230, 2950, 95, 275, 0.62],
+    ['Upper sound', 7300, 2900, 88, 268, 0.34],
+  ] as const
+).map(([name, x, y, floodToDeg, ebbToDeg, strength]) => ({
+  name,
+  x,
+  y,
+  floodToDeg,
+  ebbToDeg,
+  meanMps: -0.04,
+  constants: SOUND_TIDE.constants
+    .filter((c) => ['M2', 'S2', 'N2', 'M4'].includes(c.name))
+    .map((c) => ({ name: c.name, amplitudeMps: Math.round((c.amplitudeM / 1.16) * strength * 1000) / 1000, phaseDeg: (c.phaseDeg + 275) % 360 })),
+}));
+
+/** How much warmer a spot is than its water, C: shallow dark ground in the afternoon sun, after a fashion of its own. */
+export function spotWarmthAt(spot: { depthMinM: number; depthMaxM: number; bottom: string }, at: number): number {
+  const depth = Math.max(0.4, (spot.depthMinM + spot.depthMaxM) / 2 + 1.2);
+  const dark = { mud: 1, shell: 1.15, concrete: 1.2, sand: 0.55 }[spot.bottom] ?? 0.85;
+  const sun = 1 - 0.8 * weatherAt(at).cloud;
+  const afternoon = Math.max(0, Math.sin(((localHour(at) - 9.5) / 24) * 2 * Math.PI)) ** 0.7;
+  return (2.3 * dark * sun * afternoon * Math.max(0, season(at, 185) + 0.5)) / (depth * 1.6);
+}
+
 /** Secchi depth, m: wind of the last day stirs it up. */
 export function clarityAt(water: 'sound' | 'skerries' | 'lake', at: number): number {
   let stir = 0;

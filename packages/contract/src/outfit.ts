@@ -10,6 +10,8 @@ export const boat = z.object({
   draughtM: z.number(),
   windLimitMps: z.number(),
   waveLimitM: z.number(),
+  tankL: z.number(),
+  burnLph: z.number(),
 });
 
 export const species = z.object({

@@ -1,9 +1,9 @@
 // A whole outfit as one file: how the demo's world, or a backup from elsewhere, is loaded.
 import { z } from 'zod';
+import { featureEdit, mark, position } from './grounds';
 import { date, id, instant, lengthKind } from './ids';
 import { ruleBody } from './rule';
-
-const series = z.object({ name: z.string(), amplitudeM: z.number().nonnegative(), phaseDeg: z.number() });
+import { currentStation, tideRecord } from './water';
 
 const bed = z.object({
   lat0: z.number(),
@@ -15,12 +15,6 @@ const bed = z.object({
   depthM: z.array(z.number()),
 });
 
-const mark = z.object({
-  kind: z.enum(['bridge', 'quay', 'dock', 'jetty', 'weed']),
-  name: z.string(),
-  points: z.array(z.tuple([z.number(), z.number()])),
-});
-
 const water = z.object({
   id,
   name: z.string(),
@@ -30,9 +24,11 @@ const water = z.object({
   lon: z.number(),
   dockLat: z.number(),
   dockLon: z.number(),
-  tide: z.object({ z0M: z.number(), constants: z.array(series) }).nullable(),
+  tide: tideRecord.nullable(),
+  currents: z.array(currentStation),
   bed,
   marks: z.array(mark),
+  features: z.array(featureEdit),
 });
 
 const caught = z.object({
@@ -88,6 +84,8 @@ const outfitScenario = z.object({
       draughtM: z.number().positive(),
       windLimitMps: z.number().positive(),
       waveLimitM: z.number().positive(),
+      tankL: z.number().positive(),
+      burnLph: z.number().positive(),
     }),
   ),
   waters: z.array(water),
@@ -125,13 +123,35 @@ const outfitScenario = z.object({
       accessDepthM: z.number().nullable(),
       fadePerHour: z.number().nonnegative(),
       privacy: z.enum(['crew', 'captain']),
+      hazards: z.string(),
+      legality: z.string(),
+      restDays: z.int().nonnegative(),
+      pressure: z.int().min(1).max(3),
+      shape: z.enum(['point', 'line', 'area']),
+      points: z.array(position),
     }),
   ),
   clients: z.array(
     z.object({ id, name: z.string(), experience: z.int().min(1).max(3), child: z.boolean(), note: z.string(), medicalNote: z.string() }),
   ),
   rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: date })),
-  crewReadings: z.array(z.object({ waterId: id, variable: z.string(), at: instant, value: z.number() })),
+  crewReadings: z.array(
+    z.object({ waterId: id, variable: z.string(), at: instant, value: z.number(), spotId: id.nullable() }),
+  ),
+  /** Boats whose instruments are listened to, and surveys: soundings as columns, at chart datum. */
+  instruments: z.array(z.object({ id, boatId: id, waterId: id, name: z.string(), transducerM: z.number() })),
+  surveys: z.array(
+      z.object({
+        id,
+        waterId: id,
+        name: z.string(),
+        at: instant,
+        lat: z.array(z.number()),
+        lon: z.array(z.number()),
+        depthM: z.array(z.number()),
+        cellM: z.number().positive(),
+      }),
+    ),
   trips: z.array(trip),
 });
 export type OutfitScenario = z.infer<typeof outfitScenario>;

@@ -4,20 +4,50 @@ import { id, instant } from './ids';
 export const series = z.object({ atMs: z.array(z.number()), value: z.array(z.number()), forecastFrom: z.int() });
 const maybe = series.nullable();
 
+const tideDifferences = z.object({
+  highMin: z.number(),
+  lowMin: z.number(),
+  highFactor: z.number().positive(),
+  lowFactor: z.number().positive(),
+  highM: z.number(),
+  lowM: z.number(),
+});
+
+/** Harmonic constants of a water's tide, with differences where it is a secondary port. */
+export const tideRecord = z.object({
+  z0M: z.number(),
+  constants: z.array(z.object({ name: z.string(), amplitudeM: z.number(), phaseDeg: z.number() })),
+  differences: tideDifferences.nullable().optional(),
+});
+
+/** A place whose tidal current is known. */
+export const currentStation = z.object({
+  name: z.string(),
+  lat: z.number(),
+  lon: z.number(),
+  floodToDeg: z.number(),
+  ebbToDeg: z.number(),
+  meanMps: z.number(),
+  constants: z.array(z.object({ name: z.string(), amplitudeMps: z.number(), phaseDeg: z.number() })),
+});
+
 /** A water through time, as the core's conditions read it. */
 export const waterRecord = z.object({
   lat: z.number(),
   lon: z.number(),
-  tide: z
-    .object({ z0M: z.number(), constants: z.array(z.object({ name: z.string(), amplitudeM: z.number(), phaseDeg: z.number() })) })
-    .nullable(),
+  tide: tideRecord.nullable(),
+  currents: z.array(currentStation),
+  levelM: maybe,
   wind: z.object({ east: series, north: series, gust: maybe }).nullable(),
   airTempC: maybe,
+  dewPointC: maybe,
+  visibilityM: maybe,
   pressureHpa: maybe,
   cloud: maybe,
   waterTempC: maybe,
   clarityM: maybe,
   flowM3s: maybe,
+  sources: z.record(z.string(), z.string()),
 });
 
 /** Spread of the ensemble for one variable: lowest and highest member by time. */
@@ -27,28 +57,93 @@ export type Spread = z.infer<typeof spread>;
 export const stationView = z.object({
   id,
   name: z.string(),
+  /** Up to when it has answered, and the time of its newest good reading. */
   polledTo: instant.nullable(),
+  lastGoodAt: instant.nullable(),
   lastError: z.string().nullable(),
-  /** Readings of the span that failed their quality checks, by variable. */
-  failed: z.array(z.object({ variable: z.string(), count: z.int(), since: instant })),
+  failures: z.int(),
+  nextTryAt: instant.nullable(),
+  /** Readings of the span that failed their quality checks or are suspect, by variable. */
+  failed: z.array(z.object({ variable: z.string(), count: z.int(), since: instant, suspect: z.int() })),
+});
+
+/** Two stations that tell different things of one variable. */
+export const disagreement = z.object({
+  variable: z.string(),
+  a: z.string(),
+  b: z.string(),
+  aValue: z.number(),
+  bValue: z.number(),
+  hours: z.int(),
+});
+
+export const instrumentView = z.object({
+  id,
+  name: z.string(),
+  boat: z.string(),
+  lastHeardAt: instant.nullable(),
+  lastError: z.string().nullable(),
+});
+
+export const crewReading = z.object({
+  id: z.string(),
+  at: instant,
+  variable: z.string(),
+  value: z.number(),
+  by: z.string().nullable(),
+  spotName: z.string().nullable(),
+  note: z.string(),
+  corrected: z.boolean(),
 });
 
 export const waterState = z.object({
   record: waterRecord,
-  /** Measured level against chart datum, m. */
-  measuredLevelM: maybe,
   windSpread: spread.nullable(),
   waterTempSpread: spread.nullable(),
+  airTempSpread: spread.nullable(),
+  pressureSpread: spread.nullable(),
   forecastRunAt: instant.nullable(),
   stations: z.array(stationView),
-  crewReadings: z.array(z.object({ at: instant, variable: z.string(), value: z.number(), by: z.string().nullable() })),
+  instruments: z.array(instrumentView),
+  disagreements: z.array(disagreement),
+  crewReadings: z.array(crewReading),
 });
 export type WaterStateView = z.infer<typeof waterState>;
 
 export const span = z.object({ from: instant, to: instant });
 
-/** A reading typed in by the crew. */
+/** Ranges for what the crew reads by hand. */
+const HAND = { waterTempC: [-2, 36], clarityM: [0.05, 40], waterLevelM: [-5, 12] } as const;
+const typed = <K extends keyof typeof HAND>(variable: K) =>
+  z
+    .object({
+      id,
+      variable: z.literal(variable),
+      at: instant,
+      value: z.number().min(HAND[variable][0]).max(HAND[variable][1]),
+      spotId: id.nullable().default(null),
+      note: z.string().trim().max(500).default(''),
+    })
+    .strict();
+
+/** A reading typed in by the crew; a note may stand alone. */
 export const newReading = z.discriminatedUnion('variable', [
-  z.object({ id, variable: z.literal('waterTempC'), at: instant, value: z.number().min(-2).max(36) }).strict(),
-  z.object({ id, variable: z.literal('clarityM'), at: instant, value: z.number().min(0.05).max(40) }).strict(),
+  typed('waterTempC'),
+  typed('clarityM'),
+  typed('waterLevelM'),
+  z
+    .object({
+      id,
+      variable: z.literal('note'),
+      at: instant,
+      value: z.literal(0).default(0),
+      spotId: id.nullable().default(null),
+      note: z.string().trim().min(1).max(500),
+    })
+    .strict(),
 ]);
+
+/** A correction of a typed reading: a new row that supersedes it. */
+export const readingCorrection = z
+  .object({ id, value: z.number(), at: instant.optional(), note: z.string().trim().max(500).optional() })
+  .strict();

@@ -11,14 +11,19 @@ import { briefRoutes } from './brief/routes';
 import { inOutfit } from './db/database';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOfDatabase } from './errors';
+import { chartRoutes } from './grounds/chartRoutes';
 import { groundsRoutes } from './grounds/routes';
+import { spotRoutes } from './grounds/spotRoutes';
 import { type Deps, router } from './http/context';
+import { importRoutes } from './imports/routes';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plan/routes';
 import { tripRoutes } from './trips/routes';
 import { waterRoutes } from './water/routes';
 
 const MAX_BODY = 2 * 1024 * 1024;
+/** Files are parsed on the device and come as rows. */
+const MAX_IMPORT = 32 * 1024 * 1024;
 
 /** The HTTP application. */
 export function createApp(deps: Deps) {
@@ -41,15 +46,15 @@ export function createApp(deps: Deps) {
     if (problem.code === 'internal') deps.log.error({ err: error, path: c.req.path }, 'request failed');
     return c.body(JSON.stringify(problem.body()), problem.status, { 'Content-Type': 'application/problem+json' });
   });
-  app.use(
-    '/api/*',
+  const limited = (maxSize: number) =>
     bodyLimit({
-      maxSize: MAX_BODY,
+      maxSize,
       onError: () => {
-        throw new Problem('too_large', `at most ${MAX_BODY / 1024 / 1024} MB`);
+        throw new Problem('too_large', `at most ${maxSize / 1024 / 1024} MB`);
       },
-    }),
-  );
+    });
+  const [small, large] = [limited(MAX_BODY), limited(MAX_IMPORT)];
+  app.use('/api/*', (c, next) => (/^\/api\/waters\/[^/]+\/imports\//.test(c.req.path) ? large(c, next) : small(c, next)));
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
     // JSON only: a form on a foreign page cannot send it without asking first.
@@ -78,7 +83,19 @@ export function createApp(deps: Deps) {
       if (c.error) throw c.error;
     });
   });
-  for (const routes of [authRoutes, tripRoutes, waterRoutes, groundsRoutes, planRoutes, deckRoutes, briefRoutes, logRoutes])
+  for (const routes of [
+    authRoutes,
+    tripRoutes,
+    waterRoutes,
+    importRoutes,
+    groundsRoutes,
+    spotRoutes,
+    chartRoutes,
+    planRoutes,
+    deckRoutes,
+    briefRoutes,
+    logRoutes,
+  ])
     app.route('/api', routes(deps));
   app.all('/api/*', () => {
     throw new Problem('not_found', 'No such address.');

@@ -6,6 +6,10 @@ const schema = z.object({
   PORT: z.coerce.number().int().min(0).max(65535).default(8080),
   HOST: z.string().default('127.0.0.1'),
   STATION_URL: z.url({ protocol: /^https?$/ }).optional(),
+  INSTRUMENT_ADDRESS: z
+    .string()
+    .regex(/^[^:]+:\d+$/, 'expected host:port')
+    .optional(),
   WEB_ROOT: z.string().optional(),
   SECURE_COOKIES: z.enum(['yes', 'no']).default('no'),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
@@ -19,6 +23,8 @@ export interface Config {
   readonly port: number;
   readonly host: string;
   readonly stationUrl: string | null;
+  /** host:port of boat instruments that have no address of their own. */
+  readonly instrumentAddress: string | null;
   /** Folder of the built web application; null serves the API alone. */
   readonly webRoot: string | null;
   readonly secureCookies: boolean;
@@ -40,6 +46,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     port: e.PORT,
     host: e.HOST,
     stationUrl: e.STATION_URL ?? null,
+    instrumentAddress: e.INSTRUMENT_ADDRESS ?? null,
     webRoot: e.WEB_ROOT ?? null,
     secureCookies: e.SECURE_COOKIES === 'yes',
     logLevel: e.LOG_LEVEL,

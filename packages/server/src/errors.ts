@@ -13,6 +13,11 @@ const CATALOGUE = {
   too_many_guests: { status: 409, title: 'More guests than seats', remedy: 'Choose a larger boat or fewer guests.' },
   ends_before_start: { status: 400, title: 'The trip ends before it starts', remedy: 'Set the end after the start.' },
   conflict: { status: 409, title: 'It has changed meanwhile', remedy: 'Reload and try again.' },
+  not_sure: {
+    status: 409,
+    title: 'Asked once, to be asked twice',
+    remedy: 'Ask again and confirm that they may leave the outfit.',
+  },
   not_feasible: { status: 422, title: 'This cannot be done on the water', remedy: 'Change what is named.' },
   station_unreachable: {
     status: 502,

@@ -9,10 +9,17 @@ import { type Config, readConfig } from './config';
 import { connect, inOutfit, migrate, requireBoundRole } from './db/database';
 import { storeStopConditions } from './deck/stopConditions';
 import { loadScenario } from './scenario/loadScenario';
-import { fetchHistory, pollStations } from './water/poll';
+import { listenToInstruments } from './water/instruments';
+import { BACK_OFF, fetchHistory, pollStations } from './water/poll';
+import { calibrateSpots } from './water/recompute';
 import { stationClient } from './water/stationClient';
 
 const POLL_MS = 60_000;
+/** The demo's stations are asked more often, so that what happens to them is soon seen. */
+const DEMO_POLL_MS = 5000;
+const DEMO_BACK_OFF = { firstMs: 5000, longestMs: 60_000 };
+const INSTRUMENT_STORE_MS = 60_000;
+const DEMO_INSTRUMENT_STORE_MS = 10_000;
 const CLOCK_MS = 2000;
 
 async function migrateCommand(config: Config): Promise<void> {
@@ -43,7 +50,10 @@ async function loadCommand(config: Config, file: string): Promise<void> {
       process.stdout.write(`stored ${stored} readings from the stations\n`);
     }
     await owner.query('analyze');
-    for (const { outfit } of scenario.outfits) {
+    for (const { outfit, waters } of scenario.outfits) {
+      await inOutfit(source, outfit.id, async (entities) => {
+        for (const w of waters) await calibrateSpots(entities, w.id, nowMs);
+      });
       const seen = await inOutfit(source, outfit.id, (entities) => storeStopConditions(entities, null, nowMs));
       process.stdout.write(`${outfit.name}: conditions of ${seen} stops\n`);
     }
@@ -77,16 +87,22 @@ async function serveCommand(config: Config): Promise<void> {
       if (running) return;
       running = true;
       try {
-        await pollStations(source, client, clock.now());
+        await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
       } catch (error) {
         log.error({ err: error }, 'polling failed');
       } finally {
         running = false;
       }
     };
-    timers.push(setInterval(poll, config.demo ? 5000 : POLL_MS));
+    timers.push(setInterval(poll, config.demo ? DEMO_POLL_MS : POLL_MS));
     void poll();
   }
+  const stopListening = await listenToInstruments({
+    source,
+    clock,
+    defaultAddress: config.instrumentAddress,
+    storeEveryMs: config.demo ? DEMO_INSTRUMENT_STORE_MS : INSTRUMENT_STORE_MS,
+  });
   if (demoClock) {
     timers.push(
       setInterval(() => {
@@ -98,6 +114,7 @@ async function serveCommand(config: Config): Promise<void> {
   }
   const stop = () => {
     for (const t of timers) clearInterval(t);
+    stopListening();
     server.close(() => {
       void source.destroy().then(() => process.exit(0));
     });

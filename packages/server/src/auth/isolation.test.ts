@@ -7,6 +7,17 @@ import { PASSWORD, TEST_NOW } from '../testing/smallOutfit';
 let h: Harness;
 beforeAll(async () => {
   h = await startHarness();
+  const captain = await h.signIn(emailOf(h.mine, 'captain'));
+  const post = async (path: string) => {
+    const answer = await captain.post(fill(path, h.mine), bodies(h.mine)[path]);
+    if (answer.status !== 200) throw new Error(`${path}: ${JSON.stringify(answer.body)}`);
+    return answer.body;
+  };
+  made['/readings'] = (await post('/waters/{id}/readings')).readingId;
+  made['/features'] = (await post('/waters/{id}/features')).id;
+  made['/imports'] = (await post('/waters/{id}/imports/soundings')).id;
+  const chart = await captain.get(fill('/waters/{id}/chart', h.mine));
+  made['/surveys'] = chart.body.surveys[0].id;
 });
 afterAll(() => h.close());
 
@@ -18,7 +29,7 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
   const spot = o.spots[0];
   if (!trip || !spot) throw new Error('the outfit has no trip or spot');
   return {
-    '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2 },
+    '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },
     '/trips/{id}/plans': {
       id: randomUUID(),
       replaces: 0,
@@ -47,18 +58,78 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
       wish: '',
       clientIds: [],
     },
+    '/readings/{readingId}/correct': { id: randomUUID(), value: 2 },
+    '/waters/{id}/spots': spotBody(spot),
+    '/spots/{id}/merge': { into: o.spots[1]?.id },
+    '/waters/{id}/features': { id: randomUUID(), kind: 'track', name: 'Drift', points: [[-35.24, 47.59], [-35.23, 47.59]], detail: {} },
+    '/waters/{id}/dismissals': { kind: 'hump', lat: 47.59, lon: -35.24 },
+    '/waters/{id}/imports/readings': {
+      id: randomUUID(),
+      fileName: 'a.csv',
+      refused: 0,
+      source: 'csv',
+      atMs: [TEST_NOW - 3_600_000],
+      variable: ['waterTempC'],
+      value: [14],
+    },
+    '/waters/{id}/imports/soundings': {
+      id: randomUUID(),
+      fileName: 's.csv',
+      refused: 0,
+      transducerM: 0,
+      lat: [47.59, 47.591, 47.592],
+      lon: [-35.24, -35.241, -35.239],
+      soundedM: [4, 5, 6],
+      atMs: [0, 0, 0],
+    },
+    '/waters/{id}/imports/places': {
+      id: randomUUID(),
+      fileName: 'p.gpx',
+      refused: 0,
+      privacy: 'crew',
+      places: [{ name: 'Mark', note: '', shape: 'point', points: [[-35.24, 47.59]], as: 'spot', into: null }],
+    },
     '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
   };
 }
 
+const spotBody = (spot: Harness['mine']['spots'][number]) => ({
+  id: randomUUID(),
+  name: `New ${spot.name}`,
+  structure: 'rock',
+  bottom: 'rock',
+  shape: 'point',
+  points: [[spot.lon, spot.lat]],
+  depthMinM: null,
+  depthMaxM: null,
+  accessDepthM: null,
+  privacy: 'crew',
+  hazards: '',
+  legality: '',
+  restDays: 0,
+  pressure: 1,
+});
+
+/** Things of the first outfit that tests make: an import, a feature, a survey, a reading. */
+const made: Record<'/imports' | '/features' | '/surveys' | '/readings', string> = {
+  '/imports': '',
+  '/features': '',
+  '/surveys': '',
+  '/readings': '',
+};
+
 function fill(path: string, o: Harness['mine']): string {
-  const id = path.startsWith('/waters') ? o.waters[0]?.id : o.trips.at(-1)?.id;
+  const first = `/${path.split('/')[1]}`;
+  const own = made[first as keyof typeof made];
+  const id = own ?? (path.startsWith('/waters') ? o.waters[0]?.id : path.startsWith('/spots') ? o.spots[0]?.id : o.trips.at(-1)?.id);
   const query = path.endsWith('/state')
     ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}`
     : path === '/trips'
       ? '?date=2026-06-19'
-      : '';
-  return path.replace(/\{(id|tripId)\}/, id as string).replace('{date}', '2026-06-19') + query;
+      : path.endsWith('/export')
+        ? '?format=gpx'
+        : '';
+  return path.replace(/\{(id|tripId|readingId)\}/, id as string).replace('{date}', '2026-06-19') + query;
 }
 
 describe('who may see what', () => {
@@ -94,7 +165,7 @@ describe('who may see what', () => {
       if (['/sign-in', '/sign-out'].includes(path)) continue;
       const body = bodies(h.mine)[path];
       const answer = method === 'POST' ? await stranger.post(fill(path, h.mine), body) : await stranger.get(fill(path, h.mine));
-      if (/\{(id|tripId)\}/.test(path) || path === '/trips') {
+      if (/\{(id|tripId|readingId)\}/.test(path) || path === '/trips') {
         if (method === 'POST' || path !== '/trips') {
           const empty = path === '/waters/{id}/spots' && answer.status === 200 && answer.body.length === 0;
           expect(empty ? 404 : answer.status, `${method} ${path}`).toBe(404);
@@ -112,14 +183,14 @@ describe('who may see what', () => {
         }
       }
     }
-    expect(refused).toBeGreaterThanOrEqual(9);
+    expect(refused).toBeGreaterThanOrEqual(24);
   });
 
   it("keeps captains' spots from mates in grounds, plan and log", async () => {
     const mate = await h.signIn(emailOf(h.mine, 'mate'));
     const secret = h.mine.spots[1]?.name as string;
     const day = new Date(Date.parse(h.mine.trips[0]?.startsAt as string) + 86_400_000).toISOString().slice(0, 10);
-    for (const path of ['/waters/{id}/spots', '/trips/{id}/desk', '/deck/{tripId}', '/log', `/brief/${day}`, '/brief/2026-06-19']) {
+    for (const path of ['/waters/{id}/spots', '/waters/{id}/export', '/waters/{id}/state', '/trips/{id}/desk', '/deck/{tripId}', '/log', `/brief/${day}`, '/brief/2026-06-19']) {
       const answer = await mate.get(fill(path, h.mine));
       expect(answer.status, path).toBe(200);
       expect(JSON.stringify(answer.body).includes(secret), path).toBe(false);
@@ -144,6 +215,20 @@ describe('who may see what', () => {
     const mate = await h.signIn(emailOf(h.mine, 'mate'));
     expect((await mate.post(fill('/trips/{id}/plans', h.mine), bodies(h.mine)['/trips/{id}/plans'])).status).toBe(403);
     expect((await mate.post('/trips', bodies(h.mine)['/trips'])).status).toBe(403);
+    for (const path of [
+      '/waters/{id}/spots',
+      '/spots/{id}/merge',
+      '/spots/{id}/retire',
+      '/waters/{id}/features',
+      '/features/{id}/remove',
+      '/waters/{id}/dismissals',
+      '/waters/{id}/imports/places',
+      '/waters/{id}/imports/soundings',
+      '/imports/{id}/undo',
+      '/surveys/{id}/chart',
+    ])
+      expect((await mate.post(fill(path, h.mine), bodies(h.mine)[path] ?? {})).status, path).toBe(403);
+    expect((await mate.get(`/spots/${h.mine.spots[1]?.id}/history`)).status).toBe(404);
   });
 });
 

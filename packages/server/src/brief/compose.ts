@@ -13,7 +13,7 @@ import { PersonEntity } from '../db/entities/outfit';
 import { RuleEntity, SpotEntity } from '../db/entities/grounds';
 import { BriefEntity, BriefReadEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
-import { mayShow } from '../grounds/routes';
+import { mayShow } from '../grounds/mayShow';
 import { found, type Who } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { tripsOn, zoneOf } from '../trips/routes';

@@ -1,5 +1,5 @@
 import type { TripView } from '@bluffwind/contract/trips';
-import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { conditionsOver, plainSpot } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { skyDay } from '@bluffwind/core/sky/skyDay';
@@ -11,7 +11,7 @@ import { HOUR, localTime } from '@bluffwind/core/units/time';
 export function tripWords(inputs: PlanInputs, trip: TripView, zone: string): { water: string; cautions: string[] } {
   const state = waterStateOf(inputs.water);
   const at = conditionsOver(state, inputs.startsAt, inputs.endsAt);
-  const open = { depthMinM: 10, depthMaxM: 10, shoreNormalDeg: null, fetchM: new Array<number>(36).fill(5000) };
+  const open = plainSpot(state, 10, new Array<number>(36).fill(5000));
   const [first, last] = [at(open, inputs.startsAt), at(open, inputs.endsAt)];
   const parts: string[] = [];
   if (state.tide) {

@@ -4,6 +4,7 @@ import * as outfit from './entities/outfit';
 import * as trip from './entities/trip';
 import * as water from './entities/water';
 import { House1780000000001 } from './migrations/0001-house';
+import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-grounds';
 
 const ENTITIES = [
   outfit.OutfitEntity,
@@ -18,7 +19,12 @@ const ENTITIES = [
   water.ReadingEntity,
   water.ForecastEntity,
   water.ForecastMemberEntity,
+  water.ImportEntity,
+  water.InstrumentEntity,
   grounds.SpotEntity,
+  grounds.FeatureEntity,
+  grounds.SurveyEntity,
+  grounds.DismissalEntity,
   grounds.SpeciesEntity,
   grounds.FamilyEntity,
   grounds.PresentationEntity,
@@ -42,7 +48,7 @@ export async function connect(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [House1780000000001],
+    migrations: [House1780000000001, WaterAndGrounds1780000000002],
     migrationsTransactionMode: 'each',
     extra: { max: 8, connectionTimeoutMillis: 5000 },
     logging: false,

@@ -2,16 +2,14 @@ import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/
 import { type WaterRecord, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
+import { SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { loadWaterState } from '../water/waterState';
 
 interface StopToSee {
   readonly id: string;
   readonly water_id: string;
   readonly middle: Date;
-  readonly depth_min_m: number;
-  readonly depth_max_m: number;
-  readonly shore_normal_deg: number | null;
-  readonly fetch_m: number[];
+  readonly spot_id: string;
 }
 
 const SPAN = 20 * DAY;
@@ -23,12 +21,16 @@ const SPAN = 20 * DAY;
  */
 export async function storeStopConditions(entities: EntityManager, tripId: string | null, nowMs: number): Promise<number> {
   const stops: StopToSee[] = await entities.query(
-    `select st.id, sp.water_id, st.started_at + (st.ended_at - st.started_at) / 2 as middle, sp.depth_min_m, sp.depth_max_m, sp.shore_normal_deg, sp.fetch_m
+    `select st.id, sp.water_id, st.spot_id, st.started_at + (st.ended_at - st.started_at) / 2 as middle
      from stop st join spot sp on sp.id = st.spot_id
      where st.ended_at is not null and (st.trip_id = $1 or ($1::uuid is null and st.conditions is null))
      order by sp.water_id, st.started_at`,
     [tripId],
   );
+  if (stops.length === 0) return 0;
+  // One object a spot, so that its temperature is worked out once a chunk. What the crew's later readings say of a spot is
+  // taken for all its past: it is the spot that they describe.
+  const spots = new Map((await entities.find(SpotEntity)).map((s) => [s.id, s]));
   let from = 0;
   while (from < stops.length) {
     const first = stops[from] as StopToSee;
@@ -48,10 +50,7 @@ export async function storeStopConditions(entities: EntityManager, tripId: strin
     const at = conditionsOver(waterStateOf(measured), start, end);
     const seen = chunk.map(
       (s): SpotConditions =>
-        at(
-          { depthMinM: s.depth_min_m, depthMaxM: s.depth_max_m, shoreNormalDeg: s.shore_normal_deg, fetchM: s.fetch_m },
-          Math.round(s.middle.getTime() / 60_000) * 60_000,
-        ),
+        at(spots.get(s.spot_id) as SpotRow, Math.round(s.middle.getTime() / 60_000) * 60_000),
     );
     await entities.query(
       `update stop set conditions = x.conditions from unnest($1::uuid[], $2::jsonb[]) as x (id, conditions) where stop.id = x.id`,
@@ -74,5 +73,8 @@ function onlyMeasured(record: WaterRecord): WaterRecord {
     waterTempC: cut(record.waterTempC),
     clarityM: cut(record.clarityM),
     flowM3s: cut(record.flowM3s),
+    levelM: cut(record.levelM),
+    dewPointC: cut(record.dewPointC),
+    visibilityM: cut(record.visibilityM),
   };
 }

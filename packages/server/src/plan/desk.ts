@@ -1,15 +1,15 @@
 // Gathers what a trip's plan is made from: the same for the browser's worker and for the server itself.
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
-import type { SeaBed } from '@bluffwind/core/ground/seaBed';
 import { fishedSets } from '@bluffwind/core/plan/fishedSets';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { HOUR } from '@bluffwind/core/units/time';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
 import { FamilyEntity, PresentationEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, PersonEntity } from '../db/entities/outfit';
 import { LegEntity, PlanEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
-import { ChartLayerEntity, WaterEntity } from '../db/entities/water';
-import { mayShow } from '../grounds/routes';
+import { WaterEntity } from '../db/entities/water';
+import { effectiveBed, featuresOf, runAreas, writtenOffAt } from '../grounds/chartData';
+import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
 import { zoneOf } from '../trips/routes';
 import { loadWaterState } from '../water/waterState';
@@ -32,24 +32,26 @@ export async function loadDesk(
   const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
   const saved = await savedPlan(entities, trip.id);
   const planned = new Set(saved?.legs.map((l) => l.spotId));
-  const all = await entities.find(SpotEntity, { where: { waterId: water.id }, order: { name: 'ASC' } });
-  const spots = all.filter((s) => mayShow(s, role) || planned.has(s.id));
+  const features = await featuresOf(entities, water.id);
+  const all = await entities.find(SpotEntity, { where: { waterId: water.id, retiredAt: IsNull() }, order: { name: 'ASC' } });
+  // A part that is written off is not planned for, unless a plan already goes there.
+  const spots = all.filter((s) => planned.has(s.id) || (mayShow(s, role) && writtenOffAt(features, s) === null));
   const presentations = await entities.find(PresentationEntity, {
     where: { active: true, habitat: In(['both', water.kind]) },
     order: { name: 'ASC' },
   });
   const families = await entities.find(FamilyEntity);
   const speciesIds = (await entities.findBy(TripSpeciesEntity, { tripId: trip.id })).map((s) => s.speciesId);
-  const layer = await entities.findOneBy(ChartLayerEntity, { waterId: water.id, kind: 'bed' });
-  const bed = found(layer, 'chart').data as SeaBed;
+  const { bed, version } = await effectiveBed(entities, water.id);
   const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
   const times = runTimes(
-    `${water.id} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
+    `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
     bed,
     { lat: water.dockLat, lon: water.dockLon },
     spots,
     boat,
     water.tide?.z0M ?? 0,
+    runAreas(features),
   );
   return {
     now: nowMs,
@@ -60,11 +62,14 @@ export async function loadDesk(
     skill: trip.skill,
     boat: { draughtM: boat.draughtM, windLimitMps: boat.windLimitMps, waveLimitM: boat.waveLimitM },
     water: state.record,
-    spots: spots.map(({ id, name, depthMinM, depthMaxM, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon }) => ({
+    spots: spots.map(({ id, name, depthMinM, depthMaxM, bottom, heatOffsetC, heatSdC, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon }) => ({
       id,
       name,
       depthMinM,
       depthMaxM,
+      bottom,
+      heatOffsetC,
+      heatSdC,
       shoreNormalDeg,
       fetchM,
       accessDepthM,

@@ -5,21 +5,22 @@ import { toLocal } from '@bluffwind/core/ground/seaBed';
 import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../auth/session';
 import { bulkInsert } from '../db/bulk';
-import { FamilyEntity, PresentationEntity, RuleEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
+import { FamilyEntity, FeatureEntity, PresentationEntity, RuleEntity, SpeciesEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
-import { ChartLayerEntity, StationEntity, WaterEntity } from '../db/entities/water';
+import { ChartLayerEntity, InstrumentEntity, StationEntity, WaterEntity } from '../db/entities/water';
+import { gridded } from '../imports/storeSoundings';
 
 /** Loads a scenario in one transaction: all of it or nothing. */
 export async function loadScenario(owner: DataSource, scenario: Scenario, demoPassword: string | null): Promise<void> {
   await owner.transaction(async (entities) => {
-    for (const outfit of scenario.outfits) await loadOutfit(entities, outfit);
+    for (const outfit of scenario.outfits) await loadOutfit(entities, outfit, Date.parse(scenario.now));
     if (demoPassword !== null) {
       await entities.query('insert into demo_clock (demo_at, password) values ($1, $2)', [scenario.now, demoPassword]);
     }
   });
 }
 
-async function loadOutfit(entities: EntityManager, o: OutfitScenario): Promise<void> {
+async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: number): Promise<void> {
   const outfitId = o.outfit.id;
   const own = <T extends object>(rows: readonly T[]) => rows.map((r) => ({ ...r, outfitId }));
   await entities.insert(OutfitEntity, o.outfit);
@@ -30,10 +31,12 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario): Promise<v
     o.people.map(({ password, ...p }) => ({ ...p, outfitId, passwordHash: hashes.get(password) as string, active: true })),
   );
   await entities.insert(BoatEntity, own(o.boats));
-  for (const { bed, marks, ...water } of o.waters) {
+  for (const { bed, marks, features, ...water } of o.waters) {
     await entities.insert(WaterEntity, { ...water, outfitId });
     await entities.insert(ChartLayerEntity, { outfitId, waterId: water.id, kind: 'bed', data: bed });
     await entities.insert(ChartLayerEntity, { outfitId, waterId: water.id, kind: 'marks', data: marks });
+    const drawn = features.map((f) => ({ ...f, outfitId, waterId: water.id, madeAt: new Date(nowMs), madeBy: null, importId: null, removedAt: null }));
+    if (drawn.length > 0) await entities.insert(FeatureEntity, drawn as never);
   }
   if (o.stations.length > 0) await entities.insert(StationEntity, own(o.stations));
   await entities.insert(SpeciesEntity, own(o.species));
@@ -46,11 +49,16 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario): Promise<v
     const bed = o.waters.find((w) => w.id === s.waterId)?.bed;
     if (!bed) throw new Error(`spot ${s.name}: its water is not in the file`);
     const { xM, yM } = toLocal(bed, s.lat, s.lon);
-    return { ...s, outfitId, fetchM: fetchRose(bed, xM, yM) };
+    return { ...s, points: s.points.length > 0 ? s.points : [[s.lon, s.lat] as [number, number]], outfitId, fetchM: fetchRose(bed, xM, yM) };
   });
   await entities.insert(SpotEntity, spots);
   if (o.clients.length > 0) await entities.insert(ClientEntity, own(o.clients));
   if (o.rules.length > 0) await entities.insert(RuleEntity, own(o.rules) as never);
+  if (o.instruments.length > 0) await entities.insert(InstrumentEntity, own(o.instruments));
+  for (const { cellM, at, ...s } of o.surveys) {
+    const grid = gridded(s, cellM);
+    await entities.insert(SurveyEntity, { ...s, outfitId, source: 'file', madeAt: new Date(at), tideCorrected: true, grid: grid as never });
+  }
   await loadReadings(entities, outfitId, o.crewReadings);
   await loadTrips(entities, outfitId, o.trips);
 }
@@ -61,6 +69,7 @@ async function loadReadings(entities: EntityManager, outfitId: string, readings:
     water_id: ['uuid', readings.map((r) => r.waterId)],
     source: ['text', readings.map(() => 'crew')],
     variable: ['text', readings.map((r) => r.variable)],
+    spot_id: ['uuid', readings.map((r) => r.spotId)],
     at: ['timestamptz', readings.map((r) => r.at)],
     value: ['double precision', readings.map((r) => r.value)],
     flag: ['smallint', readings.map(() => 1)],

@@ -46,6 +46,12 @@ export function smallOutfit(): OutfitScenario {
     accessDepthM: null,
     fadePerHour: 0.35,
     privacy: i === 0 ? ('crew' as const) : ('captain' as const),
+    hazards: '',
+    legality: '',
+    restDays: 0,
+    pressure: 1,
+    shape: 'point' as const,
+    points: [[-35.24 + i * 0.012, 47.59 + i * 0.008] as [number, number]],
   }));
   const presentations = [
     { id: randomUUID(), familyId: 'F9', name: `Soft shad ${key}`, habitat: 'both' as const },
@@ -103,8 +109,8 @@ export function smallOutfit(): OutfitScenario {
     outfit: { id: randomUUID(), name: `Outfit ${key}`, zone: 'Etc/GMT+2' },
     people,
     boats: [
-      { id: ids.boat, name: `Boat ${key}`, hull: 'open', seats: 3, speedMps: 8, draughtM: 0.5, windLimitMps: 12, waveLimitM: 1 },
-      { id: ids.small, name: `Small ${key}`, hull: 'open', seats: 1, speedMps: 6, draughtM: 0.3, windLimitMps: 8, waveLimitM: 0.5 },
+      { id: ids.boat, name: `Boat ${key}`, hull: 'open', seats: 3, speedMps: 8, draughtM: 0.5, windLimitMps: 12, waveLimitM: 1, tankL: 80, burnLph: 20 },
+      { id: ids.small, name: `Small ${key}`, hull: 'open', seats: 1, speedMps: 6, draughtM: 0.3, windLimitMps: 8, waveLimitM: 0.5, tankL: 30, burnLph: 8 },
     ],
     waters: [
       {
@@ -123,8 +129,10 @@ export function smallOutfit(): OutfitScenario {
             { name: 'K1', amplitudeM: 0.15, phaseDeg: 100 },
           ],
         },
+        currents: [],
         bed,
         marks: [],
+        features: [],
       },
     ],
     stations: [{ id: randomUUID(), waterId: ids.water, name: `Station ${key}`, path: key, lat: 47.59, lon: -35.25 }],
@@ -154,7 +162,9 @@ export function smallOutfit(): OutfitScenario {
         checkedOn: '2026-06-01',
       },
     ],
-    crewReadings: [{ waterId: ids.water, variable: 'clarityM', at: iso(TEST_NOW - 5 * HOUR), value: 1.7 }],
+    crewReadings: [{ waterId: ids.water, variable: 'clarityM', at: iso(TEST_NOW - 5 * HOUR), value: 1.7, spotId: null }],
+    instruments: [],
+    surveys: [],
     trips: [...past, trip(TEST_NOW + 13 * HOUR, [], 'planned')],
   };
 }

@@ -1,10 +1,11 @@
 // Fetches what the stations have to say and stores it with quality flags. Nothing stored is ever overwritten.
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { qualityFlags, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
+import { climatologyOf, type QualityContext, qualityFlags, type RawReading, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
 import type { DataSource, EntityManager } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
 import { ForecastEntity, type StationRow, StationEntity } from '../db/entities/water';
+import { refreshStops } from './recompute';
 import type { StationClient } from './stationClient';
 
 const RUN_HOURS = 6;
@@ -17,6 +18,17 @@ const OVERLAP = 6 * HOUR;
 const FIRST_LOOK = 5 * DAY;
 /** What the flat-line test needs to look back on. */
 const CONTEXT = 30 * HOUR;
+/** Variables whose season is known well enough to hold a reading against it. */
+const SEASONAL = ['waterTempC', 'airTempC', 'pressureHpa'];
+
+/** How long a failing station is left alone: doubling from the first to the longest. */
+export interface BackOff {
+  readonly firstMs: number;
+  readonly longestMs: number;
+}
+
+/** A silent station is asked again after a minute, two, four ... half an hour. */
+export const BACK_OFF: BackOff = { firstMs: 60_000, longestMs: 30 * 60_000 };
 
 /** Time of the newest forecast run that is out. */
 export function latestRun(nowMs: number): number {
@@ -24,20 +36,27 @@ export function latestRun(nowMs: number): number {
 }
 
 /**
- * Polls every station of every outfit up to now. A station that fails keeps its last good readings and its error is
- * stored for the screen; the others go on.
+ * Polls every station of every outfit up to now. A station that fails keeps its last good readings, its error is stored
+ * for the screen and it is left alone for a while; the others go on.
  */
-export async function pollStations(source: DataSource, client: StationClient, nowMs: number): Promise<number> {
+export async function pollStations(source: DataSource, client: StationClient, nowMs: number, backOff: BackOff = BACK_OFF): Promise<number> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
     for (const station of stations) {
+      if (station.nextTryAt && station.nextTryAt.getTime() > nowMs) continue;
+      const note = (change: Partial<StationRow>) => inOutfit(source, id, (e) => e.update(StationEntity, { id: station.id }, change));
       try {
         stored += await pollStation(source, client, station, nowMs);
-        await note(source, station, null);
+        if (station.lastError !== null || station.failures > 0) await note({ lastError: null, failures: 0, nextTryAt: null });
       } catch (error) {
-        await note(source, station, (error as Error).message.slice(0, 300));
+        const wait = Math.min(backOff.longestMs, backOff.firstMs * 2 ** Math.min(20, station.failures));
+        await note({
+          lastError: (error as Error).message.slice(0, 300),
+          failures: station.failures + 1,
+          nextTryAt: new Date(nowMs + wait),
+        });
       }
     }
   }
@@ -72,6 +91,7 @@ async function fetchSpan(
   fromMs: number,
   toMs: number,
   nowMs: number,
+  seasonal = false,
 ): Promise<number> {
   let from = fromMs;
   let stored = 0;
@@ -79,8 +99,9 @@ async function fetchSpan(
     const to = Math.min(toMs, from + SLICE);
     const answer = await client.readings(station.path, from, to);
     stored += await inOutfit(source, station.outfitId, async (entities) => {
-      const count = await storeReadings(entities, station, answer.readings, nowMs);
-      await entities.update(StationEntity, { id: station.id }, { polledTo: new Date(to) });
+      const { count, goodAt } = await storeReadings(entities, station, answer.readings, nowMs, seasonal);
+      const newest = goodAt !== null && goodAt > (station.lastGoodAt?.getTime() ?? 0) ? { lastGoodAt: new Date(goodAt) } : {};
+      await entities.update(StationEntity, { id: station.id }, { polledTo: new Date(to), ...newest });
       return count;
     });
     from = to;
@@ -90,7 +111,9 @@ async function fetchSpan(
 
 async function pollStation(source: DataSource, client: StationClient, station: StationRow, nowMs: number): Promise<number> {
   const from = station.polledTo ? station.polledTo.getTime() - OVERLAP : nowMs - FIRST_LOOK;
-  const stored = await fetchSpan(source, client, station, from, nowMs, nowMs);
+  const stored = await fetchSpan(source, client, station, from, nowMs, nowMs, true);
+  // Late readings change what is known of stops already fished.
+  if (stored > 0) await inOutfit(source, station.outfitId, (e) => refreshStops(e, station.waterId, from, nowMs, nowMs));
   const run = latestRun(nowMs);
   const known = await inOutfit(source, station.outfitId, (e) =>
     e.existsBy(ForecastEntity, { stationId: station.id, runAt: new Date(run) }),
@@ -107,8 +130,9 @@ async function storeReadings(
   station: StationRow,
   readings: readonly { at: string; variable: string; value: number }[],
   nowMs: number,
-): Promise<number> {
-  const byVariable = new Map<string, { atMs: number; value: number }[]>();
+  seasonal: boolean,
+): Promise<{ count: number; goodAt: number | null }> {
+  const byVariable = new Map<string, RawReading[]>();
   for (const r of readings) {
     const atMs = Date.parse(r.at);
     // A station's clock may be wrong; a reading from the future is not one.
@@ -117,16 +141,22 @@ async function storeReadings(
     list.push({ atMs, value: r.value });
     byVariable.set(r.variable, list);
   }
-  let stored = 0;
+  let count = 0;
+  let goodAt: number | null = null;
   for (const [variable, list] of byVariable) {
     list.sort((a, b) => a.atMs - b.atMs);
     const first = list[0]?.atMs as number;
     const before: { at: Date; value: number }[] = await entities.query(
-      `select at, value from reading where station_id = $1 and variable = $2 and superseded_by is null and at >= $3 and at < $4 order by at`,
+      `select at, value from reading where station_id = $1 and variable = $2 and superseded_by is null and withdrawn_at is null
+         and at >= $3 and at < $4 order by at`,
       [station.id, variable, new Date(first - CONTEXT), new Date(first)],
     );
     const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
-    const flags = qualityFlags(variable, [...context, ...list]).slice(context.length);
+    const beside = seasonal ? await qualityContext(entities, station, variable, first, nowMs) : {};
+    const flags = qualityFlags(variable, [...context, ...list], beside).slice(context.length);
+    list.forEach((r, i) => {
+      if (flags[i] === 1 && r.atMs > (goodAt ?? 0)) goodAt = r.atMs;
+    });
     const fill = <T>(value: T) => list.map(() => value);
     const inserted = await bulkInsert(
       entities,
@@ -143,10 +173,46 @@ async function storeReadings(
       },
       '(station_id, variable, at) where station_id is not null and superseded_by is null do nothing',
     );
-    stored += inserted;
+    count += inserted;
     if (inserted < list.length) await reflag(entities, station.id, variable, list, flags);
   }
-  return stored;
+  return { count, goodAt };
+}
+
+/** Seasons by station, variable and day: they do not change within one. */
+const seasons = new Map<string, { min: number; max: number } | null>();
+const KEPT_SEASONS = 500;
+
+/** What the same sensor read at this season of other years, and what the station beside it reads now. */
+async function qualityContext(
+  entities: EntityManager,
+  station: StationRow,
+  variable: string,
+  fromMs: number,
+  nowMs: number,
+): Promise<QualityContext> {
+  const beside: { at: Date; value: number }[] = await entities.query(
+    `select at, value from reading where water_id = $1 and variable = $2 and station_id <> $3 and flag = 1 and superseded_by is null
+       and withdrawn_at is null and at >= $4 order by at`,
+    [station.waterId, variable, station.id, new Date(fromMs - HOUR)],
+  );
+  const neighbour = beside.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
+  if (!SEASONAL.includes(variable)) return { neighbour };
+  const key = `${station.id} ${variable} ${Math.floor(nowMs / DAY)}`;
+  let climatology = seasons.get(key);
+  if (climatology === undefined) {
+    const past: { at: Date; value: number }[] = await entities.query(
+      `select at, value from reading where station_id = $1 and variable = $2 and flag = 1 and superseded_by is null and at < $3 order by at`,
+      [station.id, variable, new Date(nowMs - 100 * DAY)],
+    );
+    climatology = climatologyOf(
+      past.map((p) => ({ atMs: p.at.getTime(), value: p.value })),
+      nowMs,
+    );
+    if (seasons.size >= KEPT_SEASONS) seasons.clear();
+    seasons.set(key, climatology);
+  }
+  return { neighbour, climatology };
 }
 
 /** What came after a reading may change its flag: a jump turns out a spike, or the beginning of a real change. */
@@ -188,8 +254,4 @@ async function storeForecast(
       );
     }
   }
-}
-
-async function note(source: DataSource, station: StationRow, lastError: string | null): Promise<void> {
-  await inOutfit(source, station.outfitId, (entities) => entities.update(StationEntity, { id: station.id }, { lastError }));
 }

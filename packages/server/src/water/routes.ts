@@ -1,18 +1,24 @@
-import { chart } from '@bluffwind/contract/grounds';
 import { id } from '@bluffwind/contract/ids';
-import { newReading, span, waterState } from '@bluffwind/contract/water';
-import { DAY } from '@bluffwind/core/units/time';
+import { newReading, readingCorrection, span, waterState } from '@bluffwind/contract/water';
+import { DAY, HOUR } from '@bluffwind/core/units/time';
+import { VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
 import { createRoute, z } from '@hono/zod-openapi';
-import { ChartLayerEntity, ReadingEntity, WaterEntity } from '../db/entities/water';
+import { type EntityManager, IsNull } from 'typeorm';
+import { audit } from '../audit';
+import { SpotEntity } from '../db/entities/grounds';
+import { ReadingEntity, type ReadingRow, WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
+import { mayShow } from '../grounds/mayShow';
 import { type Deps, found, router } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
+import { calibrateSpots, refreshStops } from './recompute';
 import { loadWaterState } from './waterState';
 
 const byId = z.object({ id });
 const LONGEST_DAYS = 31;
+const stored = z.object({ ok: z.literal(true), readingId: z.string() });
 
-/** A water's state through time, its chart, and readings typed in by the crew. */
+/** A water's state through time, and readings typed in and corrected by the crew. */
 export function waterRoutes({ clock }: Deps) {
   const app = router();
   app.openapi(
@@ -30,20 +36,13 @@ export function waterRoutes({ clock }: Deps) {
           { field: 'to', message: `after from, at most ${LONGEST_DAYS} days` },
         ]);
       }
-      return c.json(await loadWaterState(c.get('entities'), c.req.valid('param').id, fromMs, toMs, clock.now()), 200);
-    },
-  );
-  app.openapi(
-    createRoute({ method: 'get', path: '/waters/{id}/chart', request: { params: byId }, responses: answers(chart, 'Sea bed and marks') }),
-    async (c) => {
-      const layers = await c.get('entities').findBy(ChartLayerEntity, { waterId: c.req.valid('param').id });
-      const bed = found(
-        layers.find((l) => l.kind === 'bed'),
-        'chart',
-      ).data as z.infer<typeof chart>['bed'];
-      const marks = (layers.find((l) => l.kind === 'marks')?.data ?? []) as z.infer<typeof chart>['marks'];
-      c.header('Cache-Control', 'private, max-age=3600');
-      return c.json({ bed, marks }, 200);
+      const entities = c.get('entities');
+      const state = await loadWaterState(entities, c.req.valid('param').id, fromMs, toMs, clock.now());
+      if (c.get('who').role !== 'mate') return c.json(state, 200);
+      // The name of a captain's spot is not told with a reading.
+      const secret = new Set((await entities.findBy(SpotEntity, { privacy: 'captain' })).map((s) => s.name));
+      const crewReadings = state.crewReadings.map((r) => (r.spotName !== null && secret.has(r.spotName) ? { ...r, spotName: null } : r));
+      return c.json({ ...state, crewReadings }, 200);
     },
   );
   app.openapi(
@@ -51,16 +50,22 @@ export function waterRoutes({ clock }: Deps) {
       method: 'post',
       path: '/waters/{id}/readings',
       request: { params: byId, ...jsonBody(newReading) },
-      responses: answers(z.object({ ok: z.literal(true) }), 'Stored'),
+      responses: answers(stored, 'Stored'),
     }),
     async (c) => {
       const entities = c.get('entities');
       const reading = c.req.valid('json');
       const who = c.get('who');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      if (Date.parse(reading.at) > clock.now() + 60_000)
-        throw new Problem('invalid', 'at: a reading cannot come from the future', [{ field: 'at', message: 'in the future' }]);
-      await entities.insert(ReadingEntity, {
+      notFromTheFuture(reading.at, clock.now());
+      if (reading.spotId !== null) {
+        const spot = found(await entities.findOneBy(SpotEntity, { id: reading.spotId, waterId: water.id, retiredAt: IsNull() }), 'spot');
+        if (!mayShow(spot, who.role)) throw new Problem('not_found', 'No such spot.');
+      }
+      // Sent again by a device that did not hear the answer: the same key is the same reading.
+      const known = await entities.findOneBy(ReadingEntity, { key: reading.id });
+      if (known) return c.json({ ok: true as const, readingId: known.id }, 200);
+      const result = await entities.insert(ReadingEntity, {
         outfitId: who.outfitId,
         waterId: water.id,
         personId: who.personId,
@@ -69,9 +74,83 @@ export function waterRoutes({ clock }: Deps) {
         at: new Date(reading.at),
         value: reading.value,
         flag: 1,
+        key: reading.id,
+        spotId: reading.spotId,
+        note: reading.note,
       });
-      return c.json({ ok: true as const }, 200);
+      await afterReading(entities, water.id, reading.variable, Date.parse(reading.at), reading.spotId, clock.now());
+      return c.json({ ok: true as const, readingId: String(result.identifiers[0]?.id) }, 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/readings/{readingId}/correct',
+      request: { params: z.object({ readingId: z.string().regex(/^\d{1,18}$/, 'expected the number of a reading') }), ...jsonBody(readingCorrection) },
+      responses: answers(stored, 'The new reading that supersedes it'),
+    }),
+    async (c) => {
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const body = c.req.valid('json');
+      const again = await entities.findOneBy(ReadingEntity, { key: body.id });
+      if (again) return c.json({ ok: true as const, readingId: again.id }, 200);
+      const old = found(await entities.findOneBy(ReadingEntity, { id: c.req.valid('param').readingId }), 'reading');
+      correctable(old, who.personId, who.role);
+      const at = body.at ? new Date(body.at) : old.at;
+      notFromTheFuture(at.toISOString(), clock.now());
+      const limits = VARIABLE_LIMITS[old.variable];
+      if (limits && (body.value < limits.min || body.value > limits.max))
+        throw new Problem('invalid', `value: expected ${limits.min} to ${limits.max}, got ${body.value}`, [
+          { field: 'value', message: `${limits.min} to ${limits.max}` },
+        ]);
+      const result = await entities.insert(ReadingEntity, {
+        outfitId: who.outfitId,
+        waterId: old.waterId,
+        personId: who.personId,
+        source: 'crew',
+        variable: old.variable,
+        at,
+        value: body.value,
+        flag: 1,
+        key: body.id,
+        spotId: old.spotId,
+        note: body.note ?? old.note,
+      });
+      const readingId = String(result.identifiers[0]?.id);
+      await entities.update(ReadingEntity, { id: old.id }, { supersededBy: readingId });
+      await audit(entities, who, clock.now(), 'correct reading', 'water', old.waterId, { from: old.value, to: body.value, readingId });
+      const [first, last] = [Math.min(+at, +old.at), Math.max(+at, +old.at)];
+      await afterReading(entities, old.waterId, old.variable, first, old.spotId, clock.now(), last);
+      return c.json({ ok: true as const, readingId }, 200);
     },
   );
   return app;
+}
+
+function notFromTheFuture(at: string, nowMs: number): void {
+  if (Date.parse(at) > nowMs + 60_000)
+    throw new Problem('invalid', 'at: a reading cannot come from the future', [{ field: 'at', message: 'in the future' }]);
+}
+
+function correctable(old: ReadingRow, personId: string, role: string): void {
+  if (old.source !== 'crew') throw new Problem('invalid', 'readingId: only readings typed in by the crew can be corrected; an import is undone whole.');
+  if (old.supersededBy !== null) throw new Problem('conflict', 'It has been corrected already.');
+  if (role === 'mate' && old.personId !== personId) throw new Problem('not_allowed', 'A mate corrects his own readings; a captain any.');
+}
+
+/** A spot's temperature calibrates that spot; others change what past stops were fished in. */
+async function afterReading(
+  entities: EntityManager,
+  waterId: string,
+  variable: string,
+  fromMs: number,
+  spotId: string | null,
+  nowMs: number,
+  toMs = fromMs,
+): Promise<void> {
+  if (variable === 'note') return;
+  if (variable === 'waterTempC' && spotId !== null) await calibrateSpots(entities, waterId, nowMs, [spotId]);
+  // Clarity is carried forward for days, the rest interpolated over hours.
+  else await refreshStops(entities, waterId, fromMs, toMs + (variable === 'clarityM' ? 4 * DAY : 6 * HOUR), nowMs);
 }

@@ -1,6 +1,7 @@
 // Readings and forecasts of a water as the series that the core's conditions read.
 import type { Spread, WaterStateView } from '@bluffwind/contract/water';
-import { HOUR } from '@bluffwind/core/units/time';
+import { DAY, HOUR } from '@bluffwind/core/units/time';
+import { DISAGREE, disagreements } from '@bluffwind/core/weather/disagreement';
 import { joinForecast, type Track } from '@bluffwind/core/weather/joinForecast';
 import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind';
 import type { EntityManager } from 'typeorm';
@@ -8,12 +9,18 @@ import { type StationRow, StationEntity, type WaterRow, WaterEntity } from '../d
 import { found } from '../http/context';
 
 interface RawRow {
+  id: string;
   station_id: string | null;
+  source: string;
   variable: string;
   at: Date;
   value: number;
   flag: number;
   by: string | null;
+  spot_id: string | null;
+  spot_name: string | null;
+  note: string;
+  corrects: boolean;
 }
 
 interface MemberRow {
@@ -23,6 +30,9 @@ interface MemberRow {
   at: Date[];
   value: number[];
 }
+
+/** Readings looked at before a span: what clarity, heat and the tide's residual remember. */
+const BEFORE = 6 * DAY;
 
 /** State of a water over a span; forecasts only from runs that were out by nowMs. */
 export async function loadWaterState(
@@ -36,10 +46,11 @@ export async function loadWaterState(
   const stations = await entities.find(StationEntity, { where: { waterId }, order: { name: 'ASC' } });
   const until = Math.min(toMs, nowMs);
   const rows: RawRow[] = await entities.query(
-    `select r.station_id, r.variable, r.at, r.value, r.flag, p.name as by
-     from reading r left join person p on p.id = r.person_id
-     where r.water_id = $1 and r.at between $2 and $3 and r.superseded_by is null order by r.at`,
-    [waterId, new Date(fromMs - 4 * 24 * HOUR), new Date(until)],
+    `select r.id, r.station_id, r.source, r.variable, r.at, r.value, r.flag, p.name as by, r.spot_id, s.name as spot_name, r.note,
+       exists (select from reading o where o.superseded_by = r.id) as corrects
+     from reading r left join person p on p.id = r.person_id left join spot s on s.id = r.spot_id
+     where r.water_id = $1 and r.at between $2 and $3 and r.superseded_by is null and r.withdrawn_at is null order by r.at, r.id`,
+    [waterId, new Date(fromMs - BEFORE), new Date(until)],
   );
   const members: MemberRow[] =
     toMs > nowMs - 6 * HOUR
@@ -51,48 +62,101 @@ export async function loadWaterState(
           [waterId, new Date(nowMs)],
         )
       : [];
-  const tracks = bestTracks(rows, stations);
+  const instruments: { id: string; name: string; boat: string; last_heard_at: Date | null; last_error: string | null }[] =
+    await entities.query(
+      `select i.id, i.name, b.name as boat, i.last_heard_at, i.last_error from instrument i join boat b on b.id = i.boat_id
+       where i.water_id = $1 order by i.name`,
+      [waterId],
+    );
+  const { tracks, sources } = bestTracks(rows, stations);
   return {
-    record: recordOf(water, tracks, members, nowMs),
-    measuredLevelM: tracks.has('waterLevelM') ? joinForecast(tracks.get('waterLevelM') as Track, null, nowMs) : null,
+    record: recordOf(water, tracks, sources, members, nowMs),
     windSpread: windSpread(members),
     waterTempSpread: scalarSpread(members, 'waterTempC'),
+    airTempSpread: scalarSpread(members, 'airTempC'),
+    pressureSpread: scalarSpread(members, 'pressureHpa'),
     forecastRunAt: members[0]?.run_at.toISOString() ?? null,
     stations: stations.map((s) => stationView(s, rows, fromMs)),
+    instruments: instruments.map((i) => ({
+      id: i.id,
+      name: i.name,
+      boat: i.boat,
+      lastHeardAt: i.last_heard_at?.toISOString() ?? null,
+      lastError: i.last_error,
+    })),
+    disagreements: disagreementsOf(rows, stations, until),
     crewReadings: rows
-      .filter((r) => r.station_id === null && r.at.getTime() >= fromMs)
-      .map((r) => ({ at: r.at.toISOString(), variable: r.variable, value: r.value, by: r.by })),
+      .filter((r) => r.source === 'crew')
+      .map((r) => ({
+        id: r.id,
+        at: r.at.toISOString(),
+        variable: r.variable,
+        value: r.value,
+        by: r.by,
+        spotName: r.spot_name,
+        note: r.note,
+        corrected: r.corrects,
+      })),
   };
 }
 
-/** Per variable the trusted values by time; where stations overlap, the one with fewer failed readings speaks. */
-function bestTracks(rows: readonly RawRow[], stations: readonly StationRow[]): Map<string, Track> {
-  const failed = (id: string | null, variable: string) =>
-    rows.filter((r) => r.station_id === id && r.variable === variable && r.flag === 4).length;
-  const byVariable = new Map<string, Map<string | null, RawRow[]>>();
-  for (const r of rows) {
-    const sources = byVariable.get(r.variable) ?? new Map<string | null, RawRow[]>();
-    const list = sources.get(r.station_id) ?? [];
+/** A reading of one spot's temperature is not the main water's. */
+const ofMainWater = (r: RawRow) => r.variable !== 'note' && !(r.variable === 'waterTempC' && r.spot_id !== null);
+
+/** Per variable the trusted values by time, and who speaks; where sources overlap, the one with fewer failed readings. */
+function bestTracks(rows: readonly RawRow[], stations: readonly StationRow[]): { tracks: Map<string, Track>; sources: Record<string, string> } {
+  const byVariable = new Map<string, Map<string, RawRow[]>>();
+  for (const r of rows.filter(ofMainWater)) {
+    const key = r.station_id ?? r.source;
+    const bySource = byVariable.get(r.variable) ?? new Map<string, RawRow[]>();
+    const list = bySource.get(key) ?? [];
     list.push(r);
-    sources.set(r.station_id, list);
-    byVariable.set(r.variable, sources);
+    bySource.set(key, list);
+    byVariable.set(r.variable, bySource);
   }
   const tracks = new Map<string, Track>();
-  for (const [variable, sources] of byVariable) {
-    const order = [...sources.keys()].sort(
-      (a, b) => failed(b, variable) - failed(a, variable) || stations.findIndex((s) => s.id === b) - stations.findIndex((s) => s.id === a),
-    );
+  const sources: Record<string, string> = {};
+  const rank = (key: string) => {
+    const i = stations.findIndex((s) => s.id === key);
+    return i < 0 ? stations.length : i;
+  };
+  for (const [variable, bySource] of byVariable) {
+    const failed = (key: string) => (bySource.get(key) ?? []).filter((r) => r.flag === 4).length;
+    // The last to be merged speaks: the one with the fewest failures, of equals the first by name.
+    const order = [...bySource.keys()].sort((a, b) => failed(b) - failed(a) || rank(b) - rank(a));
     const merged = new Map<number, number>();
-    for (const source of order) {
-      for (const r of sources.get(source) as RawRow[]) if (r.flag < 3) merged.set(r.at.getTime(), r.value);
+    for (const key of order) {
+      for (const r of bySource.get(key) as RawRow[]) {
+        if (r.flag >= 3) continue;
+        merged.set(r.at.getTime(), r.value);
+        sources[variable] = stations.find((s) => s.id === key)?.name ?? key;
+      }
     }
     const atMs = [...merged.keys()].sort((a, b) => a - b);
     tracks.set(variable, { atMs, value: atMs.map((t) => merged.get(t) as number) });
   }
-  return tracks;
+  return { tracks, sources };
 }
 
-function recordOf(water: WaterRow, tracks: Map<string, Track>, members: readonly MemberRow[], nowMs: number): WaterStateView['record'] {
+function disagreementsOf(rows: readonly RawRow[], stations: readonly StationRow[], nowMs: number): WaterStateView['disagreements'] {
+  return Object.keys(DISAGREE).flatMap((variable) => {
+    const tracks = stations.map((s) => ({
+      station: s.name,
+      readings: rows
+        .filter((r) => r.station_id === s.id && r.variable === variable && r.flag !== 4)
+        .map((r) => ({ atMs: r.at.getTime(), value: r.value })),
+    }));
+    return disagreements(variable, tracks, nowMs).map((d) => ({ variable, ...d }));
+  });
+}
+
+function recordOf(
+  water: WaterRow,
+  tracks: Map<string, Track>,
+  sources: Record<string, string>,
+  members: readonly MemberRow[],
+  nowMs: number,
+): WaterStateView['record'] {
   const scalar = (variable: string) => {
     const measured = tracks.get(variable);
     const forecast = meanOf(members, variable);
@@ -101,14 +165,23 @@ function recordOf(water: WaterRow, tracks: Map<string, Track>, members: readonly
   return {
     lat: water.lat,
     lon: water.lon,
-    tide: water.tide,
+    tide: water.tide && {
+      z0M: water.tide.z0M,
+      constants: [...water.tide.constants],
+      ...(water.tide.differences ? { differences: water.tide.differences } : {}),
+    },
+    currents: water.currents.map((c) => ({ ...c, constants: [...c.constants] })),
+    levelM: scalar('waterLevelM'),
     wind: windOf(tracks, members, nowMs),
     airTempC: scalar('airTempC'),
+    dewPointC: scalar('dewPointC'),
+    visibilityM: scalar('visibilityM'),
     pressureHpa: scalar('pressureHpa'),
     cloud: scalar('cloud'),
     waterTempC: scalar('waterTempC'),
     clarityM: scalar('clarityM'),
     flowM3s: scalar('flowM3s'),
+    sources,
   };
 }
 
@@ -185,18 +258,22 @@ function average(values: readonly number[]): number {
 }
 
 function stationView(s: StationRow, rows: readonly RawRow[], fromMs: number): WaterStateView['stations'][number] {
-  const failed = new Map<string, { count: number; since: Date }>();
+  const failed = new Map<string, { count: number; suspect: number; since: Date }>();
   for (const r of rows) {
-    if (r.station_id !== s.id || r.flag !== 4 || r.at.getTime() < fromMs) continue;
-    const entry = failed.get(r.variable) ?? { count: 0, since: r.at };
-    entry.count++;
+    if (r.station_id !== s.id || (r.flag !== 4 && r.flag !== 3) || r.at.getTime() < fromMs) continue;
+    const entry = failed.get(r.variable) ?? { count: 0, suspect: 0, since: r.at };
+    if (r.flag === 4) entry.count++;
+    else entry.suspect++;
     failed.set(r.variable, entry);
   }
   return {
     id: s.id,
     name: s.name,
     polledTo: s.polledTo?.toISOString() ?? null,
+    lastGoodAt: s.lastGoodAt?.toISOString() ?? null,
     lastError: s.lastError,
-    failed: [...failed].map(([variable, f]) => ({ variable, count: f.count, since: f.since.toISOString() })),
+    failures: s.failures,
+    nextTryAt: s.nextTryAt?.toISOString() ?? null,
+    failed: [...failed].map(([variable, f]) => ({ variable, count: f.count, suspect: f.suspect, since: f.since.toISOString() })),
   };
 }

@@ -256,10 +256,7 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
 
   const spot = spotOf(current.spotId);
   const c = spot
-    ? at(
-        { depthMinM: spot.depthMinM, depthMaxM: spot.depthMaxM, shoreNormalDeg: null, fetchM: new Array<number>(36).fill(0) },
-        Math.floor(now / 60_000) * 60_000,
-      )
+    ? at(spot, Math.floor(now / 60_000) * 60_000)
     : null;
   const minutes = (now - Date.parse(current.startedAt)) / 60_000;
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;

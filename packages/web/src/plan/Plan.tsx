@@ -1,7 +1,8 @@
 import type { SavedPlan } from '@bluffwind/contract/plan';
-import { shortestWay } from '@bluffwind/core/ground/runTime';
+import { quickestWay, runField } from '@bluffwind/core/ground/navigate';
+import { bedOf, overlaySurveys } from '@bluffwind/core/ground/overlay';
 import { toLocal, toPosition } from '@bluffwind/core/ground/seaBed';
-import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { conditionsOver, plainSpot } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import type { DayPlan } from '@bluffwind/core/plan/layDay';
 import { HOUR } from '@bluffwind/core/units/time';
@@ -145,19 +146,25 @@ export default function Plan() {
   const now = useMemo(() => {
     if (!d) return null;
     const at = conditionsOver(waterStateOf(d.water), from, to);
-    return at({ depthMinM: 5, depthMaxM: 5, shoreNormalDeg: null, fetchM: new Array<number>(36).fill(0) }, cursor.at);
+    return at(plainSpot(d.water, 5), cursor.at);
   }, [d, from, to, cursor.at]);
   const waterInfo = outfit?.waters.find((w) => w.id === waterId);
   const route = useMemo(() => {
     if (!d || !chart.data || !waterInfo || !shown || shown.legs.length === 0) return undefined;
-    const bed = chart.data.bed;
-    const need = d.boat.draughtM + 0.5 - (d.water.tide?.z0M ?? 0);
+    const bed = overlaySurveys(
+      bedOf(chart.data.bed),
+      chart.data.surveys.flatMap((s) => (s.grid ? [bedOf(s.grid)] : [])),
+    );
+    const field = runField(bed, { ...d.boat, speedMps: 1 }, d.water.tide?.z0M ?? 0, {
+      noGo: chart.data.features.filter((f) => f.kind === 'no-go').map((f) => f.points),
+      noWake: [],
+    });
     const stops = shown.legs.map((l) => d.spots.find((s) => s.id === l.spotId)).filter((s) => s !== undefined);
     const dock = { lat: waterInfo.dockLat, lon: waterInfo.dockLon };
     const places = [dock, ...stops, dock];
     return places.slice(1).flatMap((p, i) => {
       const a = places[i] as (typeof places)[number];
-      const way = shortestWay(bed, toLocal(bed, a.lat, a.lon), toLocal(bed, p.lat, p.lon), need) ?? [
+      const way = quickestWay(field, toLocal(bed, a.lat, a.lon), toLocal(bed, p.lat, p.lon))?.points ?? [
         toLocal(bed, a.lat, a.lon),
         toLocal(bed, p.lat, p.lon),
       ];

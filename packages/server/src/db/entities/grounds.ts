@@ -16,6 +16,19 @@ export interface SpotRow {
   accessDepthM: number | null;
   fadePerHour: number;
   privacy: 'crew' | 'captain';
+  shape: 'point' | 'line' | 'area';
+  points: [number, number][];
+  hazards: string;
+  legality: string;
+  restDays: number;
+  pressure: number;
+  note: string;
+  heatOffsetC: number;
+  heatSdC: number;
+  heatReadings: number;
+  importId: string | null;
+  retiredAt: Date | null;
+  mergedInto: string | null;
 }
 export const SpotEntity = new EntitySchema<SpotRow>({
   name: 'spot',
@@ -35,6 +48,109 @@ export const SpotEntity = new EntitySchema<SpotRow>({
     accessDepthM: { type: 'double precision', name: 'access_depth_m', nullable: true },
     fadePerHour: { type: 'double precision', name: 'fade_per_hour' },
     privacy: { type: 'text' },
+    shape: { type: 'text', default: 'point' },
+    points: { type: 'jsonb' },
+    hazards: { type: 'text', default: '' },
+    legality: { type: 'text', default: '' },
+    restDays: { type: 'int', name: 'rest_days', default: 0 },
+    pressure: { type: 'int', default: 1 },
+    note: { type: 'text', default: '' },
+    heatOffsetC: { type: 'double precision', name: 'heat_offset_c', default: 0 },
+    heatSdC: { type: 'double precision', name: 'heat_sd_c', default: 0.6 },
+    heatReadings: { type: 'int', name: 'heat_readings', default: 0 },
+    importId: { type: 'uuid', name: 'import_id', nullable: true },
+    retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
+    mergedInto: { type: 'uuid', name: 'merged_into', nullable: true },
+  },
+});
+
+export interface FeatureRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  kind: 'part' | 'no-go' | 'no-wake' | 'track' | 'passage';
+  name: string;
+  points: [number, number][];
+  detail: { writtenOff?: { reason: string; on: string } | null; limitMps?: number; chartedDepthM?: number };
+  madeAt: Date;
+  madeBy: string | null;
+  importId: string | null;
+  removedAt: Date | null;
+}
+export const FeatureEntity = new EntitySchema<FeatureRow>({
+  name: 'ground_feature',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    kind: { type: 'text' },
+    name: { type: 'text' },
+    points: { type: 'jsonb' },
+    detail: { type: 'jsonb' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    madeBy: { type: 'uuid', name: 'made_by', nullable: true },
+    importId: { type: 'uuid', name: 'import_id', nullable: true },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
+  },
+});
+
+export interface SurveyRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  name: string;
+  source: 'file' | 'instrument';
+  importId: string | null;
+  instrumentId: string | null;
+  madeAt: Date;
+  tideCorrected: boolean;
+  lat: number[];
+  lon: number[];
+  depthM: number[];
+  grid: unknown;
+  withdrawnAt: Date | null;
+}
+export const SurveyEntity = new EntitySchema<SurveyRow>({
+  name: 'survey',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    name: { type: 'text' },
+    source: { type: 'text' },
+    importId: { type: 'uuid', name: 'import_id', nullable: true },
+    instrumentId: { type: 'uuid', name: 'instrument_id', nullable: true },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    tideCorrected: { type: 'boolean', name: 'tide_corrected' },
+    lat: { type: 'double precision', array: true },
+    lon: { type: 'double precision', array: true },
+    depthM: { type: 'double precision', name: 'depth_m', array: true },
+    grid: { type: 'jsonb', nullable: true },
+    withdrawnAt: { type: 'timestamptz', name: 'withdrawn_at', nullable: true },
+  },
+});
+
+export interface DismissalRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  kind: string;
+  lat: number;
+  lon: number;
+  madeAt: Date;
+  madeBy: string;
+}
+export const DismissalEntity = new EntitySchema<DismissalRow>({
+  name: 'dismissal',
+  columns: {
+    id: { type: 'uuid', primary: true, generated: 'uuid' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    kind: { type: 'text' },
+    lat: { type: 'double precision' },
+    lon: { type: 'double precision' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    madeBy: { type: 'uuid', name: 'made_by' },
   },
 });
 

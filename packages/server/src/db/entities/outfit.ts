@@ -62,6 +62,8 @@ export interface BoatRow {
   draughtM: number;
   windLimitMps: number;
   waveLimitM: number;
+  tankL: number;
+  burnLph: number;
 }
 export const BoatEntity = new EntitySchema<BoatRow>({
   name: 'boat',
@@ -75,6 +77,8 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     draughtM: { type: 'double precision', name: 'draught_m' },
     windLimitMps: { type: 'double precision', name: 'wind_limit_mps' },
     waveLimitM: { type: 'double precision', name: 'wave_limit_m' },
+    tankL: { type: 'double precision', name: 'tank_l' },
+    burnLph: { type: 'double precision', name: 'burn_lph' },
   },
 });
 

@@ -1,4 +1,5 @@
-import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
+import type { TideRecord } from '@bluffwind/core/conditions/waterRecord';
+import type { CurrentStation } from '@bluffwind/core/tide/currentModel';
 import { EntitySchema } from 'typeorm';
 
 export interface WaterRow {
@@ -11,7 +12,8 @@ export interface WaterRow {
   lon: number;
   dockLat: number;
   dockLon: number;
-  tide: { z0M: number; constants: HarmonicConstant[] } | null;
+  tide: TideRecord | null;
+  currents: CurrentStation[];
 }
 export const WaterEntity = new EntitySchema<WaterRow>({
   name: 'water',
@@ -26,6 +28,7 @@ export const WaterEntity = new EntitySchema<WaterRow>({
     dockLat: { type: 'double precision', name: 'dock_lat' },
     dockLon: { type: 'double precision', name: 'dock_lon' },
     tide: { type: 'jsonb', nullable: true },
+    currents: { type: 'jsonb' },
   },
 });
 
@@ -57,6 +60,9 @@ export interface StationRow {
   lon: number;
   polledTo: Date | null;
   lastError: string | null;
+  failures: number;
+  nextTryAt: Date | null;
+  lastGoodAt: Date | null;
 }
 export const StationEntity = new EntitySchema<StationRow>({
   name: 'station',
@@ -69,6 +75,67 @@ export const StationEntity = new EntitySchema<StationRow>({
     lat: { type: 'double precision' },
     lon: { type: 'double precision' },
     polledTo: { type: 'timestamptz', name: 'polled_to', nullable: true },
+    lastError: { type: 'text', name: 'last_error', nullable: true },
+    failures: { type: 'int', default: 0 },
+    nextTryAt: { type: 'timestamptz', name: 'next_try_at', nullable: true },
+    lastGoodAt: { type: 'timestamptz', name: 'last_good_at', nullable: true },
+  },
+});
+
+export interface ImportRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  kind: 'readings' | 'places' | 'soundings';
+  fileName: string;
+  madeAt: Date;
+  madeBy: string;
+  stored: number;
+  known: number;
+  refused: number;
+  undoneAt: Date | null;
+  undoneBy: string | null;
+}
+export const ImportEntity = new EntitySchema<ImportRow>({
+  name: 'import',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    kind: { type: 'text' },
+    fileName: { type: 'text', name: 'file_name' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    madeBy: { type: 'uuid', name: 'made_by' },
+    stored: { type: 'int' },
+    known: { type: 'int' },
+    refused: { type: 'int' },
+    undoneAt: { type: 'timestamptz', name: 'undone_at', nullable: true },
+    undoneBy: { type: 'uuid', name: 'undone_by', nullable: true },
+  },
+});
+
+export interface InstrumentRow {
+  id: string;
+  outfitId: string;
+  boatId: string;
+  waterId: string;
+  name: string;
+  address: string | null;
+  transducerM: number;
+  lastHeardAt: Date | null;
+  lastError: string | null;
+}
+export const InstrumentEntity = new EntitySchema<InstrumentRow>({
+  name: 'instrument',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    boatId: { type: 'uuid', name: 'boat_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    name: { type: 'text' },
+    address: { type: 'text', nullable: true },
+    transducerM: { type: 'double precision', name: 'transducer_m' },
+    lastHeardAt: { type: 'timestamptz', name: 'last_heard_at', nullable: true },
     lastError: { type: 'text', name: 'last_error', nullable: true },
   },
 });
@@ -85,6 +152,12 @@ export interface ReadingRow {
   value: number;
   flag: number;
   supersededBy: string | null;
+  key: string | null;
+  spotId: string | null;
+  importId: string | null;
+  instrumentId: string | null;
+  note: string;
+  withdrawnAt: Date | null;
 }
 export const ReadingEntity = new EntitySchema<ReadingRow>({
   name: 'reading',
@@ -100,6 +173,12 @@ export const ReadingEntity = new EntitySchema<ReadingRow>({
     value: { type: 'double precision' },
     flag: { type: 'smallint' },
     supersededBy: { type: 'bigint', name: 'superseded_by', nullable: true },
+    key: { type: 'uuid', nullable: true },
+    spotId: { type: 'uuid', name: 'spot_id', nullable: true },
+    importId: { type: 'uuid', name: 'import_id', nullable: true },
+    instrumentId: { type: 'uuid', name: 'instrument_id', nullable: true },
+    note: { type: 'text', default: '' },
+    withdrawnAt: { type: 'timestamptz', name: 'withdrawn_at', nullable: true },
   },
 });
 

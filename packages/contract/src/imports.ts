@@ -1,0 +1,60 @@
+// Files brought in: parsed on the device, sent as rows, stored whole or not at all, undone whole.
+import { z } from 'zod';
+import { position } from './grounds';
+import { id, instant } from './ids';
+
+const file = { id, fileName: z.string().trim().min(1).max(200), refused: z.int().nonnegative() };
+
+/** Readings as columns. */
+export const importReadings = z
+  .object({
+    ...file,
+    source: z.enum(['csv', 'nmea', 'metar', 'river', 'tide']),
+    atMs: z.array(z.int()).min(1, 'the file gave no readings').max(200_000),
+    variable: z.array(z.string().max(40)),
+    value: z.array(z.number()),
+  })
+  .strict();
+
+/** Soundings as columns, as sounded, with the grid made of them. */
+export const importSoundings = z
+  .object({
+    ...file,
+    transducerM: z.number().min(-5).max(10),
+    lat: z.array(z.number().min(-90).max(90)).min(3, 'a survey needs at least 3 soundings').max(300_000),
+    lon: z.array(z.number().min(-180).max(180)),
+    soundedM: z.array(z.number().min(-20).max(1000)),
+    /** Instants, 0 where unknown; the height of tide is taken off where they are known. */
+    atMs: z.array(z.int().nonnegative()),
+  })
+  .strict();
+
+const place = z
+  .object({
+    name: z.string().trim().max(80),
+    note: z.string().max(2000),
+    shape: z.enum(['point', 'line', 'area']),
+    points: z.array(position).min(1).max(20_000),
+    /** A new spot, a track on the chart, or a note added to a spot that is the same. */
+    as: z.enum(['spot', 'track', 'merge']),
+    into: id.nullable(),
+  })
+  .strict();
+
+export const importPlaces = z
+  .object({ ...file, privacy: z.enum(['crew', 'captain']), places: z.array(place).min(1, 'the file gave no places').max(5000) })
+  .strict();
+
+export const importView = z.object({
+  id,
+  kind: z.enum(['readings', 'places', 'soundings']),
+  fileName: z.string(),
+  madeAt: instant,
+  by: z.string(),
+  stored: z.int(),
+  /** Rows that were there already, and lines of the file that were refused. */
+  known: z.int(),
+  refused: z.int(),
+  undoneAt: instant.nullable(),
+});
+export type ImportView = z.infer<typeof importView>;

@@ -1,0 +1,227 @@
+import { exported, exportQuery, mergeSpots, type SpotEdit, spotEdit, spotHistory, spotView } from '@bluffwind/contract/grounds';
+import { id } from '@bluffwind/contract/ids';
+import { writeGeoJson } from '@bluffwind/core/formats/geojson';
+import { writeGpx } from '@bluffwind/core/formats/gpx';
+import { writeKml } from '@bluffwind/core/formats/kml';
+import { measureSpot } from '@bluffwind/core/ground/measureSpot';
+import { createRoute, z } from '@hono/zod-openapi';
+import { type EntityManager, IsNull } from 'typeorm';
+import { audit } from '../audit';
+import { SpotEntity, type SpotRow } from '../db/entities/grounds';
+import { WaterEntity } from '../db/entities/water';
+import { Problem } from '../errors';
+import { type Deps, found, requireCaptain, router, type Who } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+import { effectiveBed } from './chartData';
+import { mayShow } from './mayShow';
+import { spotViews } from './spotViews';
+
+const byId = z.object({ id });
+const FORMATS = {
+  gpx: { write: writeGpx, mediaType: 'application/gpx+xml' },
+  kml: { write: writeKml, mediaType: 'application/vnd.google-earth.kml+xml' },
+  geojson: { write: writeGeoJson, mediaType: 'application/geo+json' },
+} as const;
+const FADE_PER_HOUR = 0.35;
+
+/** Spots: seen, drawn, described, merged, retired, their history, and out to other programs. */
+export function spotRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(
+    createRoute({ method: 'get', path: '/waters/{id}/spots', request: { params: byId }, responses: answers(z.array(spotView), 'Spots with their totals') }),
+    async (c) => c.json(await spotViews(c.get('entities'), c.req.valid('param').id, c.get('who').role, clock.now()), 200),
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/waters/{id}/spots',
+      request: { params: byId, ...jsonBody(spotEdit) },
+      responses: answers(spotView, 'The spot as it is now'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const body = c.req.valid('json');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const old = await entities.findOneBy(SpotEntity, { id: body.id });
+      if (old && old.waterId !== water.id) throw new Problem('conflict', 'It is a spot of another water.');
+      if (old?.retiredAt) throw new Problem('conflict', 'The spot has been retired.');
+      await nameIsFree(entities, water.id, body);
+      const row = await rowOf(entities, who, water.id, body, old);
+      if (old) await entities.update(SpotEntity, { id: old.id }, row);
+      else await entities.insert(SpotEntity, row);
+      await audit(entities, who, clock.now(), old ? 'change spot' : 'add spot', 'spot', body.id, { name: body.name });
+      const views = await spotViews(entities, water.id, who.role, clock.now());
+      return c.json(
+        found(
+          views.find((v) => v.id === body.id),
+          'spot',
+        ),
+        200,
+      );
+    },
+  );
+  app.openapi(
+    createRoute({ method: 'post', path: '/spots/{id}/retire', request: { params: byId }, responses: answers(z.object({ ok: z.literal(true) }), 'Out of use') }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const spot = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
+      await entities.update(SpotEntity, { id: spot.id }, { retiredAt: new Date(clock.now()) });
+      await audit(entities, c.get('who'), clock.now(), 'retire spot', 'spot', spot.id, { name: spot.name });
+      return c.json({ ok: true as const }, 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/spots/{id}/merge',
+      request: { params: byId, ...jsonBody(mergeSpots) },
+      responses: answers(z.object({ ok: z.literal(true), stops: z.int() }), 'One spot with both logs'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const from = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
+      const into = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('json').into, retiredAt: IsNull() }), 'spot to merge into');
+      if (from.id === into.id || from.waterId !== into.waterId) throw new Problem('invalid', 'into: expected another spot of the same water');
+      const [, stops]: [unknown, number] = await entities.query('update stop set spot_id = $2 where spot_id = $1', [from.id, into.id]);
+      for (const table of ['leg', 'reading', 'sighting']) await entities.query(`update ${table} set spot_id = $2 where spot_id = $1`, [from.id, into.id]);
+      await entities.update(SpotEntity, { id: from.id }, { retiredAt: new Date(clock.now()), mergedInto: into.id });
+      // What one of them kept to captains stays so.
+      if (from.privacy === 'captain') await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain' });
+      await audit(entities, c.get('who'), clock.now(), 'merge spots', 'spot', into.id, { from: from.name, into: into.name, stops });
+      return c.json({ ok: true as const, stops }, 200);
+    },
+  );
+  app.openapi(
+    createRoute({ method: 'get', path: '/spots/{id}/history', request: { params: byId }, responses: answers(spotHistory, 'What was fished there') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const spot = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
+      if (!mayShow(spot, c.get('who').role)) throw new Problem('not_found', 'No such spot.');
+      return c.json(await historyOf(entities, spot.id), 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'get',
+      path: '/waters/{id}/export',
+      request: { params: byId, query: exportQuery },
+      responses: answers(exported, 'Spots as a file'),
+    }),
+    async (c) => {
+      const entities = c.get('entities');
+      const { format, captains, sure } = c.req.valid('query');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const views = await spotViews(entities, water.id, c.get('who').role, clock.now());
+      if (captains === 'yes' && sure !== 'yes')
+        throw new Problem('not_sure', `${views.filter((v) => v.privacy === 'captain').length} captains' spots would leave the outfit in this file.`);
+      const out = captains === 'yes' ? views : views.filter((v) => v.privacy === 'crew');
+      if (captains === 'yes') await audit(entities, c.get('who'), clock.now(), "export captains' spots", 'water', water.id, { format, spots: out.length });
+      const { write, mediaType } = FORMATS[format];
+      const text = write(out.map((v) => ({ name: v.name, note: `${v.structure} over ${v.bottom}`, shape: v.shape, points: v.points })));
+      const fileName = `${water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-spots.${format}`;
+      return c.json({ fileName, mediaType, text, spots: out.length, leftOut: views.length - out.length }, 200);
+    },
+  );
+  return app;
+}
+
+async function nameIsFree(entities: EntityManager, waterId: string, body: SpotEdit): Promise<void> {
+  const same = await entities.findOneBy(SpotEntity, { waterId, name: body.name, retiredAt: IsNull() });
+  if (same && same.id !== body.id)
+    throw new Problem('conflict', `There is a spot named ${body.name} on this water already.`, [{ field: 'name', message: 'taken: choose another' }]);
+}
+
+async function rowOf(entities: EntityManager, who: Who, waterId: string, body: SpotEdit, old: SpotRow | null): Promise<SpotRow> {
+  const least = { point: 1, line: 2, area: 3 }[body.shape];
+  if (body.points.length < least)
+    throw new Problem('invalid', `points: a ${body.shape} needs at least ${least}, got ${body.points.length}`, [
+      { field: 'points', message: `at least ${least}` },
+    ]);
+  const { bed } = await effectiveBed(entities, waterId);
+  const m = measureSpot(bed, body.shape, body.points);
+  const depthMinM = body.depthMinM ?? m.depthMinM;
+  const depthMaxM = body.depthMaxM ?? m.depthMaxM;
+  if (depthMinM === null || depthMaxM === null)
+    throw new Problem('invalid', 'points: the place lies off the chart or on land', [{ field: 'points', message: 'move it onto the water, or give its depths' }]);
+  if (depthMaxM < depthMinM)
+    throw new Problem('invalid', `depthMaxM: expected at least ${depthMinM}, got ${depthMaxM}`, [
+      { field: 'depthMaxM', message: 'the deeper of the two' },
+    ]);
+  return {
+    id: body.id,
+    outfitId: who.outfitId,
+    waterId,
+    name: body.name,
+    structure: body.structure,
+    bottom: body.bottom,
+    depthMinM,
+    depthMaxM,
+    lat: m.lat,
+    lon: m.lon,
+    shape: body.shape,
+    points: body.points,
+    shoreNormalDeg: m.shoreNormalDeg,
+    fetchM: m.fetchM,
+    accessDepthM: body.accessDepthM,
+    fadePerHour: old?.fadePerHour ?? FADE_PER_HOUR,
+    privacy: body.privacy,
+    hazards: body.hazards,
+    legality: body.legality,
+    restDays: body.restDays,
+    pressure: body.pressure,
+    note: old?.note ?? '',
+    heatOffsetC: old?.heatOffsetC ?? 0,
+    heatSdC: old?.heatSdC ?? 0.6,
+    heatReadings: old?.heatReadings ?? 0,
+    importId: old?.importId ?? null,
+    retiredAt: null,
+    mergedInto: null,
+  };
+}
+
+interface HistoryRow {
+  id: string;
+  at: Date;
+  presentation: string;
+  rod_hours: number;
+  fish: number;
+  tide_stage: number | null;
+  wind_mps: number | null;
+  wind_from_deg: number | null;
+  water_temp_c: number | null;
+}
+
+async function historyOf(entities: EntityManager, spotId: string): Promise<z.infer<typeof spotHistory>> {
+  const rows: HistoryRow[] = await entities.query(
+    `select st.id, s.started_at as at, p.name as presentation,
+       (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
+       (select count(*)::int from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) as fish,
+       (st.conditions->>'tideStage')::float8 as tide_stage, (st.conditions->>'windMps')::float8 as wind_mps,
+       (st.conditions->>'windFromDeg')::float8 as wind_from_deg, (st.conditions->>'waterTempC')::float8 as water_temp_c
+     from stop st join "set" s on s.stop_id = st.id join presentation p on p.id = s.presentation_id
+     where st.spot_id = $1 and st.deleted_at is null and s.ended_at is not null order by s.started_at desc, s.id`,
+    [spotId],
+  );
+  const byTide = [0, 1, 2, 3].map((quarter) => {
+    const of = rows.filter((r) => r.tide_stage !== null && Math.floor((r.tide_stage as number) * 4) % 4 === quarter);
+    return { quarter, fish: of.reduce((n, r) => n + r.fish, 0), rodHours: of.reduce((n, r) => n + r.rod_hours, 0) };
+  });
+  return {
+    stops: rows.slice(0, 40).map((r) => ({
+      id: r.id,
+      at: r.at.toISOString(),
+      presentation: r.presentation,
+      rodHours: r.rod_hours,
+      fish: r.fish,
+      tideStage: r.tide_stage,
+      windMps: r.wind_mps,
+      windFromDeg: r.wind_from_deg,
+      waterTempC: r.water_temp_c,
+    })),
+    byTide: byTide.some((q) => q.rodHours > 0) ? byTide : [],
+  };
+}

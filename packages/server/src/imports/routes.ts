@@ -1,0 +1,192 @@
+import { id } from '@bluffwind/contract/ids';
+import { importPlaces, importReadings, importSoundings, type ImportView, importView } from '@bluffwind/contract/imports';
+import { DAY } from '@bluffwind/core/units/time';
+import { createRoute, z } from '@hono/zod-openapi';
+import type { EntityManager } from 'typeorm';
+import { v7 } from 'uuid';
+import { audit } from '../audit';
+import { ImportEntity, WaterEntity } from '../db/entities/water';
+import { Problem } from '../errors';
+import { effectiveBed } from '../grounds/chartData';
+import { type Deps, found, requireCaptain, router, type Who } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+import { refreshStops } from '../water/recompute';
+import { storePlaces } from './storePlaces';
+import { storeImportedReadings } from './storeReadings';
+import { storeSurvey } from './storeSoundings';
+
+const byId = z.object({ id });
+
+/** Files brought in whole and undone whole. The request's transaction makes both all or nothing. */
+export function importRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(
+    createRoute({ method: 'get', path: '/waters/{id}/imports', request: { params: byId }, responses: answers(z.array(importView), 'Newest first') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      return c.json(await importsOf(entities, water.id), 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/waters/{id}/imports/readings',
+      request: { params: byId, ...jsonBody(importReadings) },
+      responses: answers(importView, 'Stored'),
+    }),
+    async (c) => {
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const body = c.req.valid('json');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const before = await known(entities, body.id);
+      if (before) return c.json(before, 200);
+      sameLength(body.atMs, { variable: body.variable, value: body.value });
+      const future = body.atMs.findIndex((t) => t > clock.now() + 60_000);
+      if (future >= 0)
+        throw new Problem('invalid', `reading ${future + 1} is of ${new Date(body.atMs[future] as number).toISOString()}, in the future`, [
+          { field: `atMs.${future}`, message: 'in the future: check the zone chosen for the file' },
+        ]);
+      await open(entities, who, water.id, 'readings', body, clock.now());
+      const counts = await storeImportedReadings(entities, who, water.id, body.id, body);
+      await entities.update(ImportEntity, { id: body.id }, counts);
+      const [from, to] = ends(body.atMs);
+      await refreshStops(entities, water.id, from, to + DAY, clock.now());
+      await audit(entities, who, clock.now(), 'import readings', 'water', water.id, { file: body.fileName, ...counts });
+      return c.json(found(await known(entities, body.id), 'import'), 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/waters/{id}/imports/soundings',
+      request: { params: byId, ...jsonBody(importSoundings) },
+      responses: answers(importView, 'Stored'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const body = c.req.valid('json');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const before = await known(entities, body.id);
+      if (before) return c.json(before, 200);
+      sameLength(body.lat, { lon: body.lon, soundedM: body.soundedM, atMs: body.atMs });
+      await open(entities, who, water.id, 'soundings', body, clock.now());
+      const stored = await storeSurvey(entities, who, water.id, { id: v7(), name: body.fileName, importId: body.id }, body, clock.now());
+      await entities.update(ImportEntity, { id: body.id }, { stored });
+      await audit(entities, who, clock.now(), 'import soundings', 'water', water.id, { file: body.fileName, stored });
+      return c.json(found(await known(entities, body.id), 'import'), 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/waters/{id}/imports/places',
+      request: { params: byId, ...jsonBody(importPlaces) },
+      responses: answers(importView, 'Stored'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const body = c.req.valid('json');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const before = await known(entities, body.id);
+      if (before) return c.json(before, 200);
+      const { bed } = await effectiveBed(entities, water.id);
+      await open(entities, who, water.id, 'places', body, clock.now());
+      const stored = await storePlaces(entities, who, water.id, body, bed, clock.now());
+      await entities.update(ImportEntity, { id: body.id }, { stored });
+      await audit(entities, who, clock.now(), 'import places', 'water', water.id, { file: body.fileName, stored });
+      return c.json(found(await known(entities, body.id), 'import'), 200);
+    },
+  );
+  app.openapi(
+    createRoute({ method: 'post', path: '/imports/{id}/undo', request: { params: byId }, responses: answers(importView, 'Undone whole') }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const row = found(await entities.findOneBy(ImportEntity, { id: c.req.valid('param').id }), 'import');
+      if (row.undoneAt === null) await undo(entities, who, row.id, row.waterId, clock.now());
+      return c.json(found(await known(entities, row.id), 'import'), 200);
+    },
+  );
+  return app;
+}
+
+/** Takes back everything that an import brought; spots that have been fished since stay and say so. */
+async function undo(entities: EntityManager, who: Who, importId: string, waterId: string, nowMs: number): Promise<void> {
+  const now = new Date(nowMs);
+  const fished: { name: string }[] = await entities.query(
+    `select s.name from spot s where s.import_id = $1 and s.retired_at is null and exists (select from stop st where st.spot_id = s.id and st.deleted_at is null)`,
+    [importId],
+  );
+  if (fished.length > 0)
+    throw new Problem('conflict', `${fished.map((f) => f.name).join(', ')} ${fished.length === 1 ? 'has' : 'have'} been fished since; retire the others one by one.`);
+  const [span]: { from: Date | null; to: Date | null }[] = await entities.query('select min(at) as from, max(at) as to from reading where import_id = $1', [importId]);
+  for (const [table, column] of [
+    ['reading', 'withdrawn_at'],
+    ['survey', 'withdrawn_at'],
+    ['ground_feature', 'removed_at'],
+    ['spot', 'retired_at'],
+  ])
+    await entities.query(`update ${table} set ${column} = $2 where import_id = $1 and ${column} is null`, [importId, now]);
+  await entities.update(ImportEntity, { id: importId }, { undoneAt: now, undoneBy: who.personId });
+  if (span?.from && span.to) await refreshStops(entities, waterId, span.from.getTime(), span.to.getTime() + DAY, nowMs);
+  await audit(entities, who, nowMs, 'undo import', 'water', waterId, { importId });
+}
+
+async function open(
+  entities: EntityManager,
+  who: Who,
+  waterId: string,
+  kind: 'readings' | 'places' | 'soundings',
+  body: { id: string; fileName: string; refused: number },
+  nowMs: number,
+): Promise<void> {
+  await entities.insert(ImportEntity, {
+    id: body.id,
+    outfitId: who.outfitId,
+    waterId,
+    kind,
+    fileName: body.fileName,
+    madeAt: new Date(nowMs),
+    madeBy: who.personId,
+    stored: 0,
+    known: 0,
+    refused: body.refused,
+  });
+}
+
+function sameLength(first: readonly unknown[], others: Readonly<Record<string, readonly unknown[]>>): void {
+  for (const [name, column] of Object.entries(others))
+    if (column.length !== first.length)
+      throw new Problem('invalid', `${name}: expected ${first.length} values like the first column, got ${column.length}`, [
+        { field: name, message: `${first.length} values expected` },
+      ]);
+}
+
+const ends = (atMs: readonly number[]): [number, number] =>
+  atMs.reduce(([a, b], t) => [Math.min(a, t), Math.max(b, t)], [atMs[0] as number, atMs[0] as number]);
+
+async function importsOf(entities: EntityManager, waterId: string, only: string | null = null): Promise<ImportView[]> {
+  const rows: (Omit<ImportView, 'madeAt' | 'undoneAt' | 'fileName'> & { file_name: string; made_at: Date; undone_at: Date | null })[] = await entities.query(
+    `select i.id, i.kind, i.file_name, i.made_at, p.name as by, i.stored, i.known, i.refused, i.undone_at
+     from import i join person p on p.id = i.made_by where ($1::uuid is null or i.water_id = $1) and ($2::uuid is null or i.id = $2)
+     order by i.made_at desc, i.id limit 100`,
+    [only ? null : waterId, only],
+  );
+  return rows.map(({ file_name, made_at, undone_at, ...r }) => ({
+    ...r,
+    fileName: file_name,
+    madeAt: made_at.toISOString(),
+    undoneAt: undone_at?.toISOString() ?? null,
+  }));
+}
+
+async function known(entities: EntityManager, importId: string): Promise<ImportView | null> {
+  return (await importsOf(entities, '', importId))[0] ?? null;
+}

@@ -1,0 +1,84 @@
+import type { importPlaces } from '@bluffwind/contract/imports';
+import { measureSpot } from '@bluffwind/core/ground/measureSpot';
+import type { SeaBed } from '@bluffwind/core/ground/seaBed';
+import { type EntityManager, IsNull } from 'typeorm';
+import { v7 } from 'uuid';
+import type { z } from 'zod';
+import { FeatureEntity, SpotEntity } from '../db/entities/grounds';
+import { Problem } from '../errors';
+import { found, type Who } from '../http/context';
+
+/** Default fade of a stay at a spot of which nothing is known, 1/h. */
+const FADE_PER_HOUR = 0.35;
+
+/** Stores a file's places: new spots, tracks on the chart, or notes on spots that are the same. */
+export async function storePlaces(
+  entities: EntityManager,
+  who: Who,
+  waterId: string,
+  body: z.infer<typeof importPlaces>,
+  bed: SeaBed,
+  nowMs: number,
+): Promise<number> {
+  const taken = new Set((await entities.findBy(SpotEntity, { waterId, retiredAt: IsNull() })).map((s) => s.name));
+  let n = 0;
+  for (const [i, place] of body.places.entries()) {
+    const name = place.name || `Mark ${i + 1}`;
+    if (place.as === 'merge') {
+      const into = found(await entities.findOneBy(SpotEntity, { id: place.into ?? '', waterId, retiredAt: IsNull() }), 'spot to merge into');
+      const note = [into.note, `Also "${name}" of ${body.fileName}${place.note ? `: ${place.note}` : ''}.`].filter(Boolean).join('\n');
+      await entities.update(SpotEntity, { id: into.id }, { note: note.slice(0, 4000) });
+    } else if (place.as === 'track') {
+      await entities.insert(FeatureEntity, {
+        id: v7(),
+        outfitId: who.outfitId,
+        waterId,
+        kind: 'track',
+        name,
+        points: place.points as never,
+        detail: {},
+        madeAt: new Date(nowMs),
+        madeBy: who.personId,
+        importId: body.id,
+      });
+    } else {
+      if (place.points.length > 500)
+        throw new Problem('invalid', `${name} has ${place.points.length} points; a spot takes up to 500`, [
+          { field: `places.${i}`, message: 'import it as a track' },
+        ]);
+      const m = measureSpot(bed, place.shape, place.points);
+      const unique = freeName(name, taken);
+      taken.add(unique);
+      await entities.insert(SpotEntity, {
+        id: v7(),
+        outfitId: who.outfitId,
+        waterId,
+        name: unique,
+        structure: 'mark',
+        bottom: 'unknown',
+        depthMinM: m.depthMinM ?? 0,
+        depthMaxM: m.depthMaxM ?? 0,
+        lat: m.lat,
+        lon: m.lon,
+        shape: place.shape,
+        points: place.points as never,
+        shoreNormalDeg: m.shoreNormalDeg,
+        fetchM: m.fetchM,
+        accessDepthM: null,
+        fadePerHour: FADE_PER_HOUR,
+        privacy: body.privacy,
+        note: place.note.slice(0, 2000),
+        importId: body.id,
+      });
+    }
+    n++;
+  }
+  return n;
+}
+
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  if (!taken.has(name)) return name;
+  let n = 2;
+  while (taken.has(`${name} (${n})`)) n++;
+  return `${name} (${n})`;
+}

@@ -1,0 +1,82 @@
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { gridSoundings, toDatum } from '@bluffwind/core/ground/gridSoundings';
+import { DAY, HOUR } from '@bluffwind/core/units/time';
+import type { EntityManager } from 'typeorm';
+import { SurveyEntity } from '../db/entities/grounds';
+import { Problem } from '../errors';
+import type { Who } from '../http/context';
+import { loadWaterState } from '../water/waterState';
+
+/** Soundings of a file as columns of one length, as sounded. */
+export interface SoundingColumns {
+  readonly transducerM: number;
+  readonly lat: readonly number[];
+  readonly lon: readonly number[];
+  readonly soundedM: readonly number[];
+  readonly atMs: readonly number[];
+}
+
+/** Longest span over which the height of tide is looked up, days. */
+const LONGEST_DAYS = 120;
+
+/** Corrects soundings to chart datum, grids them and stores both as a survey. */
+export async function storeSurvey(
+  entities: EntityManager,
+  who: Who,
+  waterId: string,
+  survey: { id: string; name: string; importId: string },
+  s: SoundingColumns,
+  nowMs: number,
+): Promise<number> {
+  const level = await levelOver(entities, waterId, s.atMs, nowMs);
+  const depthM = s.soundedM.map((d, i) => {
+    const at = s.atMs[i] as number;
+    return Math.round(toDatum(d, s.transducerM, at > 0 && level ? level(at) : 0) * 100) / 100;
+  });
+  const grid = gridded({ lat: s.lat, lon: s.lon, depthM });
+  await entities.insert(SurveyEntity, {
+    id: survey.id,
+    outfitId: who.outfitId,
+    waterId,
+    name: survey.name,
+    source: 'file',
+    importId: survey.importId,
+    madeAt: new Date(nowMs),
+    tideCorrected: level !== null && s.atMs.every((t) => t > 0),
+    lat: [...s.lat],
+    lon: [...s.lon],
+    depthM,
+    grid: grid as never,
+  });
+  return depthM.length;
+}
+
+/** Grid of corrected soundings as it is stored. */
+export function gridded(s: { lat: readonly number[]; lon: readonly number[]; depthM: readonly number[] }, cellM?: number) {
+  try {
+    const bed = gridSoundings(s, cellM === undefined ? {} : { cellM });
+    return { ...bed, depthM: Array.from(bed.depthM, (d) => (Number.isNaN(d) ? null : Math.round(d * 100) / 100)) };
+  } catch (error) {
+    if (error instanceof RangeError) throw new Problem('invalid', error.message, [{ field: 'soundings', message: error.message }]);
+    throw error;
+  }
+}
+
+async function levelOver(
+  entities: EntityManager,
+  waterId: string,
+  atMs: readonly number[],
+  nowMs: number,
+): Promise<((atMs: number) => number) | null> {
+  const times = atMs.filter((t) => t > 0);
+  if (times.length === 0) return null;
+  const [first, last] = times.reduce(([a, b], t) => [Math.min(a, t), Math.max(b, t)], [times[0] as number, times[0] as number]);
+  if (last > nowMs + HOUR)
+    throw new Problem('invalid', `atMs: soundings of ${new Date(last).toISOString()} lie in the future`, [
+      { field: 'atMs', message: 'in the future: check the zone chosen for the file' },
+    ]);
+  // Older surveys get the prediction alone over whatever span; the gauge is looked up for one that is not spread over years.
+  const from = last - first > LONGEST_DAYS * DAY ? last - DAY : first;
+  const { record } = await loadWaterState(entities, waterId, from - HOUR, last + HOUR, nowMs);
+  return waterStateOf(record).levelAt;
+}

@@ -1,0 +1,171 @@
+// Listens to boats' instruments: NMEA 0183 over TCP. What is heard becomes readings (ten-minute middle values) and soundings,
+// stored every so often; a silent, garbled or vanished instrument is tried again, and its error is on the screen.
+import { connect as connectTcp, type Socket } from 'node:net';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { NmeaCollector } from '@bluffwind/core/formats/nmeaLog';
+import type { FileReading } from '@bluffwind/core/formats/readingsCsv';
+import { toDatum } from '@bluffwind/core/ground/gridSoundings';
+import { DAY, HOUR, MINUTE } from '@bluffwind/core/units/time';
+import { qualityFlags } from '@bluffwind/core/weather/quality';
+import type { DataSource, EntityManager } from 'typeorm';
+import { v7 } from 'uuid';
+import type { Clock } from '../clock';
+import { bulkInsert } from '../db/bulk';
+import { inOutfit } from '../db/database';
+import { InstrumentEntity, type InstrumentRow } from '../db/entities/water';
+import { loadWaterState } from './waterState';
+
+const SILENT_MS = 60_000;
+const LONGEST_LINE = 1000;
+/** A clock that runs ahead by more than this is wrong. */
+const AHEAD = 2 * MINUTE;
+
+interface Options {
+  readonly source: DataSource;
+  readonly clock: Clock;
+  /** host:port for instruments that have no address of their own. */
+  readonly defaultAddress: string | null;
+  readonly storeEveryMs: number;
+  readonly retryMs?: number;
+}
+
+/** Starts listening to every instrument of every outfit; returns how to stop. */
+export async function listenToInstruments(options: Options): Promise<() => void> {
+  const { source, defaultAddress } = options;
+  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
+  const stops: (() => void)[] = [];
+  for (const { id } of outfits) {
+    const rows = await inOutfit(source, id, (e) => e.find(InstrumentEntity));
+    for (const row of rows) {
+      const address = row.address ?? defaultAddress;
+      if (address) stops.push(listen(row, address, options));
+    }
+  }
+  return () => {
+    for (const stop of stops) stop();
+  };
+}
+
+function listen(row: InstrumentRow, address: string, { source, clock, storeEveryMs, retryMs = 5000 }: Options): () => void {
+  const [host = '127.0.0.1', port = ''] = address.split(/:(?=\d+$)/);
+  let socket: Socket | null = null;
+  let collector = new NmeaCollector();
+  let buffer = '';
+  let stopped = false;
+  let retry: NodeJS.Timeout | undefined;
+  let busy = false;
+  let tries = 0;
+  let lines = 0;
+  let garbled = 0;
+  const note = (change: Partial<InstrumentRow>) =>
+    inOutfit(source, row.outfitId, (e) => e.update(InstrumentEntity, { id: row.id }, change)).catch(() => undefined);
+
+  const open = () => {
+    if (stopped) return;
+    const s = connectTcp({ host, port: Number(port) });
+    socket = s;
+    s.setEncoding('latin1');
+    s.setTimeout(SILENT_MS, () => s.destroy(new Error(`nothing heard for ${SILENT_MS / 1000} s`)));
+    let fault: string | null = null;
+    s.on('connect', () => {
+      tries = 0;
+    });
+    s.on('data', (chunk) => {
+      buffer += chunk;
+      const list = buffer.split(/\r\n|\n|\r/);
+      buffer = list.pop() ?? '';
+      if (buffer.length > LONGEST_LINE) buffer = '';
+      for (const line of list) {
+        if (line === '') continue;
+        lines++;
+        if (collector.take(line)) garbled++;
+      }
+    });
+    s.on('error', (e) => {
+      fault = e.message;
+    });
+    s.on('close', () => {
+      if (stopped) return;
+      void note({ lastError: `${address}: ${fault ?? 'hung up'}`.slice(0, 300) });
+      tries++;
+      retry = setTimeout(open, Math.min(60_000, retryMs * 2 ** Math.min(6, tries - 1)));
+    });
+  };
+
+  const store = async () => {
+    if (busy || stopped) return;
+    busy = true;
+    const heard = collector;
+    const [seen, bad] = [lines, garbled];
+    try {
+      const nowMs = clock.now();
+      if (heard.heardAt !== null && heard.heardAt > nowMs + AHEAD) {
+        await note({ lastError: `${address}: its clock runs ahead of ours; nothing is taken until it is right` });
+        collector = new NmeaCollector();
+      } else if (heard.heardAt !== null) {
+        collector = new NmeaCollector(Math.floor(heard.heardAt / DAY) * DAY);
+        [lines, garbled] = [0, 0];
+        await inOutfit(source, row.outfitId, (e) => storeHeard(e, row, heard, nowMs));
+        const garbage = seen > 20 && bad > seen / 2 ? `${address}: ${bad} of ${seen} lines are garbled` : null;
+        await note({ lastError: garbage, lastHeardAt: new Date(heard.heardAt) });
+      } else if (seen > 20 && bad > seen / 2) await note({ lastError: `${address}: ${bad} of ${seen} lines are garbled` });
+    } catch (error) {
+      await note({ lastError: `not stored: ${(error as Error).message}`.slice(0, 300) });
+    } finally {
+      busy = false;
+    }
+  };
+
+  open();
+  const timer = setInterval(store, storeEveryMs);
+  return () => {
+    stopped = true;
+    clearInterval(timer);
+    clearTimeout(retry);
+    socket?.destroy();
+  };
+}
+
+async function storeHeard(entities: EntityManager, row: InstrumentRow, heard: NmeaCollector, nowMs: number): Promise<void> {
+  await storeReadings(entities, row, heard.readings());
+  const timed = heard.soundings.filter((s) => s.atMs !== null);
+  if (timed.length === 0) return;
+  const first = timed[0]?.atMs as number;
+  const last = timed.at(-1)?.atMs as number;
+  const { record } = await loadWaterState(entities, row.waterId, first - HOUR, last + HOUR, nowMs);
+  const level = waterStateOf(record).levelAt;
+  const depth = timed.map((s) => toDatum(s.soundedM, s.offsetM ?? row.transducerM, level?.(s.atMs as number) ?? 0));
+  const day = new Date(first).toISOString().slice(0, 10);
+  const name = `${row.name}, ${day}`;
+  await entities.query(
+    `insert into survey (id, outfit_id, water_id, name, source, instrument_id, made_at, tide_corrected, lat, lon, depth_m)
+     values ($1, $2, $3, $4, 'instrument', $5, $6, $7, $8, $9, $10)
+     on conflict (instrument_id, name) do update set lat = survey.lat || excluded.lat, lon = survey.lon || excluded.lon,
+       depth_m = survey.depth_m || excluded.depth_m, grid = null`,
+    [v7(), row.outfitId, row.waterId, name, row.id, new Date(nowMs), level !== null, timed.map((s) => s.lat), timed.map((s) => s.lon), depth],
+  );
+}
+
+async function storeReadings(entities: EntityManager, row: InstrumentRow, readings: readonly FileReading[]): Promise<void> {
+  const variables = [...new Set(readings.map((r) => r.variable))];
+  for (const variable of variables) {
+    const list = readings.filter((r) => r.variable === variable);
+    const flags = qualityFlags(variable, list);
+    const fill = <T>(value: T) => list.map(() => value);
+    await bulkInsert(
+      entities,
+      'reading',
+      {
+        outfit_id: ['uuid', fill(row.outfitId)],
+        water_id: ['uuid', fill(row.waterId)],
+        instrument_id: ['uuid', fill(row.id)],
+        source: ['text', fill('instrument')],
+        variable: ['text', fill(variable)],
+        at: ['timestamptz', list.map((r) => new Date(r.atMs))],
+        value: ['double precision', list.map((r) => r.value)],
+        flag: ['smallint', flags],
+      },
+      '(instrument_id, variable, at) where instrument_id is not null do update set value = excluded.value, flag = excluded.flag',
+    );
+  }
+}
