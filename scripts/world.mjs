@@ -45,7 +45,12 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     }
     const instrument = await startListening('instrument', process.execPath, [file('sim.mjs'), 'instrument', await demoTime(db.ownerUrl)]);
     stops.push(() => stopChild(instrument.child));
-    const serverEnv = { ...env, INSTRUMENT_ADDRESS: instrument.url, PORT: String(port), ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}) };
+    const serverEnv = {
+      ...env,
+      INSTRUMENT_ADDRESS: instrument.url,
+      PORT: String(port),
+      ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}),
+    };
     const start = () =>
       startListening('server', process.execPath, [file('server.mjs'), 'serve'], {
         env: serverEnv,

@@ -38,7 +38,9 @@ export function sentencesAt(at: number): string[] {
   const depth = Math.max(0.2, soundedDepth(x, y) + tide.heightAt(at) + surgeAt(at) - TRANSDUCER_M + 0.03 * noise1(second, 403)) + spike;
   const w = weatherAt(at);
   const lines = [
-    nmeaSentence(`GPRMC,${time},A,${angle(p.lat, 2)},${p.lat >= 0 ? 'N' : 'S'},${angle(p.lon, 3)},${p.lon >= 0 ? 'E' : 'W'},1.2,090.0,${date},,`),
+    nmeaSentence(
+      `GPRMC,${time},A,${angle(p.lat, 2)},${p.lat >= 0 ? 'N' : 'S'},${angle(p.lon, 3)},${p.lon >= 0 ? 'E' : 'W'},1.2,090.0,${date},,`,
+    ),
     nmeaSentence(`SDDPT,${depth.toFixed(2)},${TRANSDUCER_M.toFixed(2)}`),
     ...(second % 5 === 0 ? [nmeaSentence(`IIMTW,${(waterTempAt('sound', at) + 0.1 * noise1(second / 60, 404)).toFixed(1)},C`)] : []),
     ...(second % 3 === 0

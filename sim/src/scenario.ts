@@ -363,7 +363,13 @@ function crewClarity(key: WaterKey, waterId: string): OutfitScenario['crewReadin
     const month = new Date(at).getUTCMonth();
     if (month < 3 || month > 9) continue;
     if (Math.floor(at / DAY) % 3 === KEYS.indexOf(key)) continue;
-    all.push({ waterId, variable: 'clarityM', at: new Date(at).toISOString(), value: Math.round(clarityAt(key, at) * 10) / 10, spotId: null });
+    all.push({
+      waterId,
+      variable: 'clarityM',
+      at: new Date(at).toISOString(),
+      value: Math.round(clarityAt(key, at) * 10) / 10,
+      spotId: null,
+    });
   }
   return all;
 }
@@ -379,7 +385,13 @@ function crewTemperatures(spots: OutfitScenario['spots'], waterId: (key: WaterKe
         if (random() > 0.22) continue;
         const when = at + Math.round(random() * 12) * 0.5 * HOUR;
         const value = waterTempAt(key, when) + spotWarmthAt(spot, when) + 0.15 * (random() - 0.5);
-        out.push({ waterId: waterId(key), variable: 'waterTempC', at: new Date(when).toISOString(), value: Math.round(value * 10) / 10, spotId: spot.id });
+        out.push({
+          waterId: waterId(key),
+          variable: 'waterTempC',
+          at: new Date(when).toISOString(),
+          value: Math.round(value * 10) / 10,
+          spotId: spot.id,
+        });
       }
     }
   }

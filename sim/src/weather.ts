@@ -102,7 +102,11 @@ export const SOUND_CURRENTS = (
   meanMps: -0.04,
   constants: SOUND_TIDE.constants
     .filter((c) => ['M2', 'S2', 'N2', 'M4'].includes(c.name))
-    .map((c) => ({ name: c.name, amplitudeMps: Math.round((c.amplitudeM / 1.16) * strength * 1000) / 1000, phaseDeg: (c.phaseDeg + 275) % 360 })),
+    .map((c) => ({
+      name: c.name,
+      amplitudeMps: Math.round((c.amplitudeM / 1.16) * strength * 1000) / 1000,
+      phaseDeg: (c.phaseDeg + 275) % 360,
+    })),
 }));
 
 /** How much warmer a spot is than its water, C: shallow dark ground in the afternoon sun, after a fashion of its own. */

@@ -70,7 +70,10 @@ export const featureKind = z.enum(['part', 'no-go', 'no-wake', 'track', 'passage
 const featureDetail = z
   .object({
     /** Why a part is written off and since when (YYYY-MM-DD); null while it is fished. */
-    writtenOff: z.object({ reason: z.string().trim().min(1).max(300), on: z.iso.date() }).nullable().optional(),
+    writtenOff: z
+      .object({ reason: z.string().trim().min(1).max(300), on: z.iso.date() })
+      .nullable()
+      .optional(),
     /** Speed allowed in slow water, m/s. */
     limitMps: z.number().positive().max(30).optional(),
     /** Charted depth of a passage, m below datum. */
@@ -79,7 +82,13 @@ const featureDetail = z
   .strict();
 
 export const featureEdit = z
-  .object({ id, kind: featureKind, name: z.string().trim().min(1).max(80), points: z.array(position).min(2).max(20_000), detail: featureDetail })
+  .object({
+    id,
+    kind: featureKind,
+    name: z.string().trim().min(1).max(80),
+    points: z.array(position).min(2).max(20_000),
+    detail: featureDetail,
+  })
   .strict();
 
 export const featureView = featureEdit.extend({ madeAt: instant });

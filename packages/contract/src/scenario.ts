@@ -135,23 +135,21 @@ const outfitScenario = z.object({
     z.object({ id, name: z.string(), experience: z.int().min(1).max(3), child: z.boolean(), note: z.string(), medicalNote: z.string() }),
   ),
   rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: date })),
-  crewReadings: z.array(
-    z.object({ waterId: id, variable: z.string(), at: instant, value: z.number(), spotId: id.nullable() }),
-  ),
+  crewReadings: z.array(z.object({ waterId: id, variable: z.string(), at: instant, value: z.number(), spotId: id.nullable() })),
   /** Boats whose instruments are listened to, and surveys: soundings as columns, at chart datum. */
   instruments: z.array(z.object({ id, boatId: id, waterId: id, name: z.string(), transducerM: z.number() })),
   surveys: z.array(
-      z.object({
-        id,
-        waterId: id,
-        name: z.string(),
-        at: instant,
-        lat: z.array(z.number()),
-        lon: z.array(z.number()),
-        depthM: z.array(z.number()),
-        cellM: z.number().positive(),
-      }),
-    ),
+    z.object({
+      id,
+      waterId: id,
+      name: z.string(),
+      at: instant,
+      lat: z.array(z.number()),
+      lon: z.array(z.number()),
+      depthM: z.array(z.number()),
+      cellM: z.number().positive(),
+    }),
+  ),
   trips: z.array(trip),
 });
 export type OutfitScenario = z.infer<typeof outfitScenario>;

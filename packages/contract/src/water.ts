@@ -107,6 +107,8 @@ export const waterState = z.object({
   instruments: z.array(instrumentView),
   disagreements: z.array(disagreement),
   crewReadings: z.array(crewReading),
+  /** When reports spoke of thunder. */
+  thunderAt: z.array(instant),
 });
 export type WaterStateView = z.infer<typeof waterState>;
 

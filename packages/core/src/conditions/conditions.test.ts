@@ -1,4 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { againstHours } from './againstHours';
+import { passageClearance, passageTimes } from './passages';
+import { shelterOf } from './shelter';
+import { warmingOrder } from './warming';
 import { HOUR } from '../units/time';
 import { windComponents } from '../weather/wind';
 import { conditionsOver, type SpotGround } from './spotConditions';
@@ -125,5 +129,63 @@ describe('conditions at a spot', () => {
     };
     const open = spot(180, 25_000);
     expect(at(late)(open, START + HOUR).waveM ?? 9).toBeLessThan(at(late)(open, START + 8 * HOUR).waveM ?? 0);
+  });
+});
+
+describe('answers to what a guide asks', () => {
+  const state = waterStateOf(RECORD);
+  const day = conditionsOver(state, START, START + 12 * HOUR);
+
+  it('sheltered is little fetch, lee and windblown the angle to the bank, and calm is neither', () => {
+    expect(shelterOf({ windMps: 8, fetchM: 300, onshore: 1 })).toBe('sheltered');
+    expect(shelterOf({ windMps: 8, fetchM: 9000, onshore: 0.9 })).toBe('windblown');
+    expect(shelterOf({ windMps: 8, fetchM: 9000, onshore: -0.9 })).toBe('lee');
+    expect(shelterOf({ windMps: 8, fetchM: 9000, onshore: 0.1 })).toBe('wind across');
+    expect(shelterOf({ windMps: 8, fetchM: 9000, onshore: null })).toBe('open');
+    expect(shelterOf({ windMps: 1, fetchM: 9000, onshore: 1 })).toBe('calm');
+    expect(shelterOf({ windMps: null, fetchM: null, onshore: null })).toBe('unknown');
+  });
+
+  it('the flat that warms first is the shallow dark one, with when and by how much', () => {
+    const flat = (id: string, depth: number, bottom: string) => ({ ...spot(null, 300), id, depthMinM: depth, depthMaxM: depth, bottom });
+    const order = warmingOrder(
+      day,
+      [flat('deep', 12, 'sand'), flat('mud', -1.2, 'mud'), flat('sand', -1.2, 'sand')],
+      START,
+      START + 10 * HOUR,
+    );
+    expect(order.map((w) => w.spot.id)[0]).toBe('mud');
+    expect(order.at(-1)?.spot.id).toBe('deep');
+    expect(order[0]?.gainC).toBeCloseTo((order[0]?.highC ?? 0) - (order[0]?.lowC ?? 0), 9);
+    expect(order[0]?.highAtMs).toBeGreaterThan(order[0]?.lowAtMs ?? 0);
+  });
+
+  it('a passage is open while the clearance is not negative, waves taken off by half', () => {
+    const passage = { chartedDepthM: 0.3, ground: spot(180, 9000) };
+    const windows = passageTimes(day, passage, 0.6, START, START + 12 * HOUR);
+    expect(windows.length).toBeGreaterThan(0);
+    for (let t = START; t <= START + 12 * HOUR; t += HOUR / 4) {
+      const open = windows.some((w) => t >= w.fromMs && t <= w.toMs);
+      expect((passageClearance(day, passage, 0.6, t) ?? -1) >= -1e-4).toBe(open);
+    }
+    const calm = passageTimes(day, { ...passage, ground: spot(180, 1) }, 0.6, START, START + 12 * HOUR);
+    const length = (list: typeof windows) => list.reduce((s, w) => s + w.toMs - w.fromMs, 0);
+    expect(length(calm)).toBeGreaterThan(length(windows));
+  });
+
+  it('what speaks against going is joined into spans with the worst figure', () => {
+    const gale = { ...RECORD, wind: { east: of((i) => (i > 62 && i < 66 ? 14 : 2)), north: of(() => 0), gust: null } };
+    const s = waterStateOf(gale);
+    const at2 = conditionsOver(s, START, START + 12 * HOUR);
+    const spans = againstHours(s, at2, spot(null, 5000), { windMps: 10, waveM: 2, speedMps: 8 }, START, START + 12 * HOUR);
+    const wind = spans.filter((x) => x.kind === 'wind');
+    expect(wind).toHaveLength(1);
+    expect(wind[0]?.worst).toBeCloseTo(14, 6);
+    expect(spans.some((x) => x.kind === 'cold water')).toBe(true);
+    expect(
+      againstHours(s, at2, spot(null, 1), { windMps: 10, waveM: 2, speedMps: 8 }, START, START + HOUR, [START]).some(
+        (x) => x.kind === 'thunder',
+      ),
+    ).toBe(true);
   });
 });

@@ -23,7 +23,9 @@ export function readGeoJson(text: string): PlacesRead {
   const features = isObject(root) && root.type === 'FeatureCollection' && Array.isArray(root.features) ? root.features : [root];
   features.forEach((feature, i) => {
     const line = i + 1;
-    const refuse = (reason: string, remedy: string) => refused.push({ line, text: quote(JSON.stringify(feature) ?? ''), reason, remedy });
+    const refuse = (reason: string, remedy: string): void => {
+      refused.push({ line, text: quote(JSON.stringify(feature) ?? ''), reason, remedy });
+    };
     if (!isObject(feature)) return refuse('it is not a feature', 'Each feature is an object with a geometry (RFC 7946).');
     const bare = feature.type !== 'Feature';
     const geometry = bare ? feature : feature.geometry;

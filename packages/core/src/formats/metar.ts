@@ -75,6 +75,7 @@ export function parseMetar(text: string, nearMs: number): MetarReport | { reason
     if (a) out.set('pressureHpa', (Number(a[1]) / 100) * 33.86389);
     if (/^[+-]?(VC)?TS/.test(w)) thunder = true;
   }
+  if (thunder) out.set('thunder', 1);
   return { station, atMs, thunder, readings: [...out].map(([variable, value]) => ({ atMs, variable, value })) };
 }
 
@@ -92,18 +93,14 @@ function instantOf(day: number, hour: number, minute: number, nearMs: number): n
 }
 
 /** Reads text with a report a line (or ending in =). */
-export function readMetars(text: string, nearMs: number): { readings: FileReading[]; refused: Refused[]; thunderAtMs: number[] } {
+export function readMetars(text: string, nearMs: number): { readings: FileReading[]; refused: Refused[] } {
   const readings: FileReading[] = [];
   const refused: Refused[] = [];
-  const thunderAtMs: number[] = [];
   text.split(/\r\n|\n|\r/).forEach((line, i) => {
     if (line.trim() === '' || line.startsWith('#')) return;
     const r = parseMetar(line, nearMs);
     if ('reason' in r) refused.push({ line: i + 1, text: quote(line), ...r });
-    else {
-      readings.push(...r.readings);
-      if (r.thunder) thunderAtMs.push(r.atMs);
-    }
+    else readings.push(...r.readings);
   });
-  return { readings, refused, thunderAtMs };
+  return { readings, refused };
 }

@@ -53,3 +53,8 @@ export function startOfLocalDay(date: string, zone: string): number {
 export function addDays(date: string, days: number): string {
   return new Date(Date.parse(`${date}T00:00:00Z`) + days * DAY).toISOString().slice(0, 10);
 }
+
+/** The day that can still be planned at an instant: from three in the afternoon on it is the next one. */
+export function planningDay(atMs: number, zone: string): string {
+  return localDate(atMs + 9 * HOUR, zone);
+}

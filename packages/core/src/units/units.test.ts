@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { compassPoint, turnDeg, wrapDeg } from './angle';
 import { seeded } from './seeded';
-import { addDays, HOUR, localDate, localTime, startOfLocalDay, zoneOffsetMin } from './time';
+import { rootBetween } from './roots';
+import { addDays, HOUR, localDate, localTime, planningDay, startOfLocalDay, zoneOffsetMin } from './time';
 
 describe('angles', () => {
   it('fold into a circle and turn the short way', () => {
@@ -58,4 +59,19 @@ it('the seeded generator repeats itself and is even', () => {
   expect(values.every((v) => v === b())).toBe(true);
   const mean = values.reduce((x, y) => x + y, 0) / values.length;
   expect(Math.abs(mean - 0.5)).toBeLessThan(0.01);
+});
+
+it('from three in the afternoon on the next day is planned', () => {
+  expect(planningDay(Date.UTC(2026, 5, 18, 16, 59), 'Etc/GMT+2')).toBe('2026-06-18');
+  expect(planningDay(Date.UTC(2026, 5, 18, 17), 'Etc/GMT+2')).toBe('2026-06-19');
+});
+
+it('a root is enclosed to half a second, however curved the way to it', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.02, max: 0.98, noNaN: true }), fc.integer({ min: 1, max: 7 }), (share, power) => {
+      const span = 720_000;
+      const f = (t: number) => (t / span) ** power - share ** power;
+      expect(Math.abs(rootBetween(f, 0, span, f(0), f(span)) - share * span)).toBeLessThan(500);
+    }),
+  );
 });

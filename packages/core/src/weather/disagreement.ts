@@ -30,7 +30,9 @@ export function disagreements(variable: string, tracks: readonly StationTrack[],
   if (limit === undefined) return [];
   const hourly = tracks.map((t) => ({
     station: t.station,
-    byHour: new Map(t.readings.filter((r) => r.atMs > nowMs - LOOK_BACK && r.atMs <= nowMs).map((r) => [Math.round(r.atMs / HOUR), r.value])),
+    byHour: new Map(
+      t.readings.filter((r) => r.atMs > nowMs - LOOK_BACK && r.atMs <= nowMs).map((r) => [Math.round(r.atMs / HOUR), r.value]),
+    ),
   }));
   const out: Disagreement[] = [];
   hourly.forEach((a, i) => {
@@ -40,7 +42,13 @@ export function disagreements(variable: string, tracks: readonly StationTrack[],
       const off = common.reduce((s, h) => s + Math.abs((a.byHour.get(h) as number) - (b.byHour.get(h) as number)), 0) / common.length;
       const last = common.at(-1) as number;
       if (off > limit)
-        out.push({ a: a.station, b: b.station, aValue: a.byHour.get(last) as number, bValue: b.byHour.get(last) as number, hours: common.length });
+        out.push({
+          a: a.station,
+          b: b.station,
+          aValue: a.byHour.get(last) as number,
+          bValue: b.byHour.get(last) as number,
+          hours: common.length,
+        });
     }
   });
   return out;

@@ -35,6 +35,7 @@ export const VARIABLE_LIMITS: Record<string, Limits> = {
   clarityM: { min: 0.05, max: 40, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
   flowM3s: { min: 0, max: 5000, spike: 200, ratePerH: 400, flatH: null, neighbour: null },
   visibilityM: { min: 0, max: 100_000, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
+  thunder: { min: 0, max: 1, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
   dewPointC: { min: -60, max: 40, spike: 8, ratePerH: 12, flatH: null, neighbour: null },
 };
 

@@ -61,7 +61,16 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
     '/readings/{readingId}/correct': { id: randomUUID(), value: 2 },
     '/waters/{id}/spots': spotBody(spot),
     '/spots/{id}/merge': { into: o.spots[1]?.id },
-    '/waters/{id}/features': { id: randomUUID(), kind: 'track', name: 'Drift', points: [[-35.24, 47.59], [-35.23, 47.59]], detail: {} },
+    '/waters/{id}/features': {
+      id: randomUUID(),
+      kind: 'track',
+      name: 'Drift',
+      points: [
+        [-35.24, 47.59],
+        [-35.23, 47.59],
+      ],
+      detail: {},
+    },
     '/waters/{id}/dismissals': { kind: 'hump', lat: 47.59, lon: -35.24 },
     '/waters/{id}/imports/readings': {
       id: randomUUID(),
@@ -190,7 +199,16 @@ describe('who may see what', () => {
     const mate = await h.signIn(emailOf(h.mine, 'mate'));
     const secret = h.mine.spots[1]?.name as string;
     const day = new Date(Date.parse(h.mine.trips[0]?.startsAt as string) + 86_400_000).toISOString().slice(0, 10);
-    for (const path of ['/waters/{id}/spots', '/waters/{id}/export', '/waters/{id}/state', '/trips/{id}/desk', '/deck/{tripId}', '/log', `/brief/${day}`, '/brief/2026-06-19']) {
+    for (const path of [
+      '/waters/{id}/spots',
+      '/waters/{id}/export',
+      '/waters/{id}/state',
+      '/trips/{id}/desk',
+      '/deck/{tripId}',
+      '/log',
+      `/brief/${day}`,
+      '/brief/2026-06-19',
+    ]) {
       const answer = await mate.get(fill(path, h.mine));
       expect(answer.status, path).toBe(200);
       expect(JSON.stringify(answer.body).includes(secret), path).toBe(false);

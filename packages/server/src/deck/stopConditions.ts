@@ -48,10 +48,7 @@ export async function storeStopConditions(entities: EntityManager, tripId: strin
     const { record } = await loadWaterState(entities, first.water_id, start, end, Math.max(nowMs, end));
     const measured = onlyMeasured(record);
     const at = conditionsOver(waterStateOf(measured), start, end);
-    const seen = chunk.map(
-      (s): SpotConditions =>
-        at(spots.get(s.spot_id) as SpotRow, Math.round(s.middle.getTime() / 60_000) * 60_000),
-    );
+    const seen = chunk.map((s): SpotConditions => at(spots.get(s.spot_id) as SpotRow, Math.round(s.middle.getTime() / 60_000) * 60_000));
     await entities.query(
       `update stop set conditions = x.conditions from unnest($1::uuid[], $2::jsonb[]) as x (id, conditions) where stop.id = x.id`,
       [chunk.map((s) => s.id), seen.map((c) => JSON.stringify(c))],

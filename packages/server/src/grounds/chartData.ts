@@ -22,12 +22,19 @@ export interface SurveyHead {
 
 /** Surveys of a water that have not been withdrawn, oldest first. */
 export async function surveysOf(entities: EntityManager, waterId: string): Promise<SurveyHead[]> {
-  const rows: { id: string; name: string; source: 'file' | 'instrument'; made_at: Date; soundings: number; tide_corrected: boolean; grid: Grid | null }[] =
-    await entities.query(
-      `select id, name, source, made_at, cardinality(lat) as soundings, tide_corrected, grid from survey
+  const rows: {
+    id: string;
+    name: string;
+    source: 'file' | 'instrument';
+    made_at: Date;
+    soundings: number;
+    tide_corrected: boolean;
+    grid: Grid | null;
+  }[] = await entities.query(
+    `select id, name, source, made_at, cardinality(lat) as soundings, tide_corrected, grid from survey
        where water_id = $1 and withdrawn_at is null order by made_at, id`,
-      [waterId],
-    );
+    [waterId],
+  );
   return rows.map((r) => ({
     id: r.id,
     name: r.name,

@@ -38,7 +38,12 @@ export function chartRoutes({ clock }: Deps) {
     },
   );
   app.openapi(
-    createRoute({ method: 'get', path: '/waters/{id}/soundings', request: { params: byId }, responses: answers(soundings, 'All soundings, to datum') }),
+    createRoute({
+      method: 'get',
+      path: '/waters/{id}/soundings',
+      request: { params: byId },
+      responses: answers(soundings, 'All soundings, to datum'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
@@ -77,17 +82,29 @@ export function chartRoutes({ clock }: Deps) {
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       const isArea = body.kind === 'part' || body.kind === 'no-go' || body.kind === 'no-wake';
       if (isArea && body.points.length < 3)
-        throw new Problem('invalid', `points: an area needs at least 3, got ${body.points.length}`, [{ field: 'points', message: 'at least 3' }]);
+        throw new Problem('invalid', `points: an area needs at least 3, got ${body.points.length}`, [
+          { field: 'points', message: 'at least 3' },
+        ]);
       if (body.kind === 'passage' && body.detail.chartedDepthM === undefined)
         throw new Problem('invalid', 'detail.chartedDepthM: a passage needs its charted depth', [
           { field: 'detail.chartedDepthM', message: 'give the least depth on the way, below datum' },
         ]);
       const old = await entities.findOneBy(FeatureEntity, { id: body.id });
       if (old && old.waterId !== water.id) throw new Problem('conflict', 'It belongs to another water.');
-      const row = { ...body, outfitId: who.outfitId, waterId: water.id, madeAt: new Date(clock.now()), madeBy: who.personId, removedAt: null };
+      const row = {
+        ...body,
+        outfitId: who.outfitId,
+        waterId: water.id,
+        madeAt: new Date(clock.now()),
+        madeBy: who.personId,
+        removedAt: null,
+      };
       if (old) await entities.update(FeatureEntity, { id: old.id }, row as never);
       else await entities.insert(FeatureEntity, row as never);
-      await audit(entities, who, clock.now(), old ? 'change on chart' : 'draw on chart', body.kind, body.id, { name: body.name, detail: body.detail });
+      await audit(entities, who, clock.now(), old ? 'change on chart' : 'draw on chart', body.kind, body.id, {
+        name: body.name,
+        detail: body.detail,
+      });
       return c.json(featureOf(found(await entities.findOneBy(FeatureEntity, { id: body.id }), 'feature')), 200);
     },
   );

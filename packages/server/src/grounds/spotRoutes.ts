@@ -28,7 +28,12 @@ const FADE_PER_HOUR = 0.35;
 export function spotRoutes({ clock }: Deps) {
   const app = router();
   app.openapi(
-    createRoute({ method: 'get', path: '/waters/{id}/spots', request: { params: byId }, responses: answers(z.array(spotView), 'Spots with their totals') }),
+    createRoute({
+      method: 'get',
+      path: '/waters/{id}/spots',
+      request: { params: byId },
+      responses: answers(z.array(spotView), 'Spots with their totals'),
+    }),
     async (c) => c.json(await spotViews(c.get('entities'), c.req.valid('param').id, c.get('who').role, clock.now()), 200),
   );
   app.openapi(
@@ -63,7 +68,12 @@ export function spotRoutes({ clock }: Deps) {
     },
   );
   app.openapi(
-    createRoute({ method: 'post', path: '/spots/{id}/retire', request: { params: byId }, responses: answers(z.object({ ok: z.literal(true) }), 'Out of use') }),
+    createRoute({
+      method: 'post',
+      path: '/spots/{id}/retire',
+      request: { params: byId },
+      responses: answers(z.object({ ok: z.literal(true) }), 'Out of use'),
+    }),
     async (c) => {
       requireCaptain(c);
       const entities = c.get('entities');
@@ -85,9 +95,11 @@ export function spotRoutes({ clock }: Deps) {
       const entities = c.get('entities');
       const from = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
       const into = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('json').into, retiredAt: IsNull() }), 'spot to merge into');
-      if (from.id === into.id || from.waterId !== into.waterId) throw new Problem('invalid', 'into: expected another spot of the same water');
+      if (from.id === into.id || from.waterId !== into.waterId)
+        throw new Problem('invalid', 'into: expected another spot of the same water');
       const [, stops]: [unknown, number] = await entities.query('update stop set spot_id = $2 where spot_id = $1', [from.id, into.id]);
-      for (const table of ['leg', 'reading', 'sighting']) await entities.query(`update ${table} set spot_id = $2 where spot_id = $1`, [from.id, into.id]);
+      for (const table of ['leg', 'reading', 'sighting'])
+        await entities.query(`update ${table} set spot_id = $2 where spot_id = $1`, [from.id, into.id]);
       await entities.update(SpotEntity, { id: from.id }, { retiredAt: new Date(clock.now()), mergedInto: into.id });
       // What one of them kept to captains stays so.
       if (from.privacy === 'captain') await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain' });
@@ -96,7 +108,12 @@ export function spotRoutes({ clock }: Deps) {
     },
   );
   app.openapi(
-    createRoute({ method: 'get', path: '/spots/{id}/history', request: { params: byId }, responses: answers(spotHistory, 'What was fished there') }),
+    createRoute({
+      method: 'get',
+      path: '/spots/{id}/history',
+      request: { params: byId },
+      responses: answers(spotHistory, 'What was fished there'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const spot = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
@@ -117,9 +134,13 @@ export function spotRoutes({ clock }: Deps) {
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       const views = await spotViews(entities, water.id, c.get('who').role, clock.now());
       if (captains === 'yes' && sure !== 'yes')
-        throw new Problem('not_sure', `${views.filter((v) => v.privacy === 'captain').length} captains' spots would leave the outfit in this file.`);
+        throw new Problem(
+          'not_sure',
+          `${views.filter((v) => v.privacy === 'captain').length} captains' spots would leave the outfit in this file.`,
+        );
       const out = captains === 'yes' ? views : views.filter((v) => v.privacy === 'crew');
-      if (captains === 'yes') await audit(entities, c.get('who'), clock.now(), "export captains' spots", 'water', water.id, { format, spots: out.length });
+      if (captains === 'yes')
+        await audit(entities, c.get('who'), clock.now(), "export captains' spots", 'water', water.id, { format, spots: out.length });
       const { write, mediaType } = FORMATS[format];
       const text = write(out.map((v) => ({ name: v.name, note: `${v.structure} over ${v.bottom}`, shape: v.shape, points: v.points })));
       const fileName = `${water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-spots.${format}`;
@@ -132,7 +153,9 @@ export function spotRoutes({ clock }: Deps) {
 async function nameIsFree(entities: EntityManager, waterId: string, body: SpotEdit): Promise<void> {
   const same = await entities.findOneBy(SpotEntity, { waterId, name: body.name, retiredAt: IsNull() });
   if (same && same.id !== body.id)
-    throw new Problem('conflict', `There is a spot named ${body.name} on this water already.`, [{ field: 'name', message: 'taken: choose another' }]);
+    throw new Problem('conflict', `There is a spot named ${body.name} on this water already.`, [
+      { field: 'name', message: 'taken: choose another' },
+    ]);
 }
 
 async function rowOf(entities: EntityManager, who: Who, waterId: string, body: SpotEdit, old: SpotRow | null): Promise<SpotRow> {
@@ -146,7 +169,9 @@ async function rowOf(entities: EntityManager, who: Who, waterId: string, body: S
   const depthMinM = body.depthMinM ?? m.depthMinM;
   const depthMaxM = body.depthMaxM ?? m.depthMaxM;
   if (depthMinM === null || depthMaxM === null)
-    throw new Problem('invalid', 'points: the place lies off the chart or on land', [{ field: 'points', message: 'move it onto the water, or give its depths' }]);
+    throw new Problem('invalid', 'points: the place lies off the chart or on land', [
+      { field: 'points', message: 'move it onto the water, or give its depths' },
+    ]);
   if (depthMaxM < depthMinM)
     throw new Problem('invalid', `depthMaxM: expected at least ${depthMinM}, got ${depthMaxM}`, [
       { field: 'depthMaxM', message: 'the deeper of the two' },

@@ -21,7 +21,12 @@ const byId = z.object({ id });
 export function importRoutes({ clock }: Deps) {
   const app = router();
   app.openapi(
-    createRoute({ method: 'get', path: '/waters/{id}/imports', request: { params: byId }, responses: answers(z.array(importView), 'Newest first') }),
+    createRoute({
+      method: 'get',
+      path: '/waters/{id}/imports',
+      request: { params: byId },
+      responses: answers(z.array(importView), 'Newest first'),
+    }),
     async (c) => {
       const entities = c.get('entities');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
@@ -125,8 +130,14 @@ async function undo(entities: EntityManager, who: Who, importId: string, waterId
     [importId],
   );
   if (fished.length > 0)
-    throw new Problem('conflict', `${fished.map((f) => f.name).join(', ')} ${fished.length === 1 ? 'has' : 'have'} been fished since; retire the others one by one.`);
-  const [span]: { from: Date | null; to: Date | null }[] = await entities.query('select min(at) as from, max(at) as to from reading where import_id = $1', [importId]);
+    throw new Problem(
+      'conflict',
+      `${fished.map((f) => f.name).join(', ')} ${fished.length === 1 ? 'has' : 'have'} been fished since; retire the others one by one.`,
+    );
+  const [span]: { from: Date | null; to: Date | null }[] = await entities.query(
+    'select min(at) as from, max(at) as to from reading where import_id = $1',
+    [importId],
+  );
   for (const [table, column] of [
     ['reading', 'withdrawn_at'],
     ['survey', 'withdrawn_at'],
@@ -173,12 +184,13 @@ const ends = (atMs: readonly number[]): [number, number] =>
   atMs.reduce(([a, b], t) => [Math.min(a, t), Math.max(b, t)], [atMs[0] as number, atMs[0] as number]);
 
 async function importsOf(entities: EntityManager, waterId: string, only: string | null = null): Promise<ImportView[]> {
-  const rows: (Omit<ImportView, 'madeAt' | 'undoneAt' | 'fileName'> & { file_name: string; made_at: Date; undone_at: Date | null })[] = await entities.query(
-    `select i.id, i.kind, i.file_name, i.made_at, p.name as by, i.stored, i.known, i.refused, i.undone_at
+  const rows: (Omit<ImportView, 'madeAt' | 'undoneAt' | 'fileName'> & { file_name: string; made_at: Date; undone_at: Date | null })[] =
+    await entities.query(
+      `select i.id, i.kind, i.file_name, i.made_at, p.name as by, i.stored, i.known, i.refused, i.undone_at
      from import i join person p on p.id = i.made_by where ($1::uuid is null or i.water_id = $1) and ($2::uuid is null or i.id = $2)
      order by i.made_at desc, i.id limit 100`,
-    [only ? null : waterId, only],
-  );
+      [only ? null : waterId, only],
+    );
   return rows.map(({ file_name, made_at, undone_at, ...r }) => ({
     ...r,
     fileName: file_name,

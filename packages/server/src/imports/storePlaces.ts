@@ -25,7 +25,10 @@ export async function storePlaces(
   for (const [i, place] of body.places.entries()) {
     const name = place.name || `Mark ${i + 1}`;
     if (place.as === 'merge') {
-      const into = found(await entities.findOneBy(SpotEntity, { id: place.into ?? '', waterId, retiredAt: IsNull() }), 'spot to merge into');
+      const into = found(
+        await entities.findOneBy(SpotEntity, { id: place.into ?? '', waterId, retiredAt: IsNull() }),
+        'spot to merge into',
+      );
       const note = [into.note, `Also "${name}" of ${body.fileName}${place.note ? `: ${place.note}` : ''}.`].filter(Boolean).join('\n');
       await entities.update(SpotEntity, { id: into.id }, { note: note.slice(0, 4000) });
     } else if (place.as === 'track') {

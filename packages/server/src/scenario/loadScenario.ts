@@ -5,7 +5,15 @@ import { toLocal } from '@bluffwind/core/ground/seaBed';
 import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../auth/session';
 import { bulkInsert } from '../db/bulk';
-import { FamilyEntity, FeatureEntity, PresentationEntity, RuleEntity, SpeciesEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
+import {
+  FamilyEntity,
+  FeatureEntity,
+  PresentationEntity,
+  RuleEntity,
+  SpeciesEntity,
+  SpotEntity,
+  SurveyEntity,
+} from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { ChartLayerEntity, InstrumentEntity, StationEntity, WaterEntity } from '../db/entities/water';
 import { gridded } from '../imports/storeSoundings';
@@ -35,7 +43,15 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     await entities.insert(WaterEntity, { ...water, outfitId });
     await entities.insert(ChartLayerEntity, { outfitId, waterId: water.id, kind: 'bed', data: bed });
     await entities.insert(ChartLayerEntity, { outfitId, waterId: water.id, kind: 'marks', data: marks });
-    const drawn = features.map((f) => ({ ...f, outfitId, waterId: water.id, madeAt: new Date(nowMs), madeBy: null, importId: null, removedAt: null }));
+    const drawn = features.map((f) => ({
+      ...f,
+      outfitId,
+      waterId: water.id,
+      madeAt: new Date(nowMs),
+      madeBy: null,
+      importId: null,
+      removedAt: null,
+    }));
     if (drawn.length > 0) await entities.insert(FeatureEntity, drawn as never);
   }
   if (o.stations.length > 0) await entities.insert(StationEntity, own(o.stations));
@@ -49,7 +65,12 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     const bed = o.waters.find((w) => w.id === s.waterId)?.bed;
     if (!bed) throw new Error(`spot ${s.name}: its water is not in the file`);
     const { xM, yM } = toLocal(bed, s.lat, s.lon);
-    return { ...s, points: s.points.length > 0 ? s.points : [[s.lon, s.lat] as [number, number]], outfitId, fetchM: fetchRose(bed, xM, yM) };
+    return {
+      ...s,
+      points: s.points.length > 0 ? s.points : [[s.lon, s.lat] as [number, number]],
+      outfitId,
+      fetchM: fetchRose(bed, xM, yM),
+    };
   });
   await entities.insert(SpotEntity, spots);
   if (o.clients.length > 0) await entities.insert(ClientEntity, own(o.clients));

@@ -109,8 +109,30 @@ export function smallOutfit(): OutfitScenario {
     outfit: { id: randomUUID(), name: `Outfit ${key}`, zone: 'Etc/GMT+2' },
     people,
     boats: [
-      { id: ids.boat, name: `Boat ${key}`, hull: 'open', seats: 3, speedMps: 8, draughtM: 0.5, windLimitMps: 12, waveLimitM: 1, tankL: 80, burnLph: 20 },
-      { id: ids.small, name: `Small ${key}`, hull: 'open', seats: 1, speedMps: 6, draughtM: 0.3, windLimitMps: 8, waveLimitM: 0.5, tankL: 30, burnLph: 8 },
+      {
+        id: ids.boat,
+        name: `Boat ${key}`,
+        hull: 'open',
+        seats: 3,
+        speedMps: 8,
+        draughtM: 0.5,
+        windLimitMps: 12,
+        waveLimitM: 1,
+        tankL: 80,
+        burnLph: 20,
+      },
+      {
+        id: ids.small,
+        name: `Small ${key}`,
+        hull: 'open',
+        seats: 1,
+        speedMps: 6,
+        draughtM: 0.3,
+        windLimitMps: 8,
+        waveLimitM: 0.5,
+        tankL: 30,
+        burnLph: 8,
+      },
     ],
     waters: [
       {

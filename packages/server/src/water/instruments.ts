@@ -142,7 +142,18 @@ async function storeHeard(entities: EntityManager, row: InstrumentRow, heard: Nm
      values ($1, $2, $3, $4, 'instrument', $5, $6, $7, $8, $9, $10)
      on conflict (instrument_id, name) do update set lat = survey.lat || excluded.lat, lon = survey.lon || excluded.lon,
        depth_m = survey.depth_m || excluded.depth_m, grid = null`,
-    [v7(), row.outfitId, row.waterId, name, row.id, new Date(nowMs), level !== null, timed.map((s) => s.lat), timed.map((s) => s.lon), depth],
+    [
+      v7(),
+      row.outfitId,
+      row.waterId,
+      name,
+      row.id,
+      new Date(nowMs),
+      level !== null,
+      timed.map((s) => s.lat),
+      timed.map((s) => s.lon),
+      depth,
+    ],
   );
 }
 

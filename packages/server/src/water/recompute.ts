@@ -13,7 +13,12 @@ const CALIBRATION = 60 * DAY;
 const SLICE = 20 * DAY;
 
 /** Works out anew what the crew's readings say of each spot's own temperature; all spots with readings when none are named. */
-export async function calibrateSpots(entities: EntityManager, waterId: string, nowMs: number, spotIds?: readonly string[]): Promise<number> {
+export async function calibrateSpots(
+  entities: EntityManager,
+  waterId: string,
+  nowMs: number,
+  spotIds?: readonly string[],
+): Promise<number> {
   const readings: { spot_id: string; at: Date; value: number }[] = await entities.query(
     `select spot_id, at, value from reading where water_id = $1 and variable = 'waterTempC' and spot_id is not null
        and superseded_by is null and withdrawn_at is null and flag < 3 and at > $2 and at <= $3

@@ -86,7 +86,10 @@ export function waterRoutes({ clock }: Deps) {
     createRoute({
       method: 'post',
       path: '/readings/{readingId}/correct',
-      request: { params: z.object({ readingId: z.string().regex(/^\d{1,18}$/, 'expected the number of a reading') }), ...jsonBody(readingCorrection) },
+      request: {
+        params: z.object({ readingId: z.string().regex(/^\d{1,18}$/, 'expected the number of a reading') }),
+        ...jsonBody(readingCorrection),
+      },
       responses: answers(stored, 'The new reading that supersedes it'),
     }),
     async (c) => {
@@ -134,7 +137,8 @@ function notFromTheFuture(at: string, nowMs: number): void {
 }
 
 function correctable(old: ReadingRow, personId: string, role: string): void {
-  if (old.source !== 'crew') throw new Problem('invalid', 'readingId: only readings typed in by the crew can be corrected; an import is undone whole.');
+  if (old.source !== 'crew')
+    throw new Problem('invalid', 'readingId: only readings typed in by the crew can be corrected; an import is undone whole.');
   if (old.supersededBy !== null) throw new Problem('conflict', 'It has been corrected already.');
   if (role === 'mate' && old.personId !== personId) throw new Problem('not_allowed', 'A mate corrects his own readings; a captain any.');
 }

@@ -68,10 +68,32 @@ describe('stations', () => {
       ['{}', 503, /answered 503/],
     ] as const) {
       answer = () => ({ status, body });
-      await pollStations(h.source, client(), TEST_NOW);
+      await pollStations(h.source, client(), TEST_NOW, { firstMs: 0, longestMs: 0 });
       expect((await state()).stations[0].lastError).toMatch(error);
     }
     expect((await state()).record.wind).toBeNull();
+    expect((await state()).stations[0]).toMatchObject({ failures: 4, lastGoodAt: null });
+  });
+
+  it('leaves one that fails alone for longer and longer, and says when it is tried next', async () => {
+    let asked = 0;
+    answer = () => {
+      asked++;
+      return { status: 503, body: '{}' };
+    };
+    const step = { firstMs: 60_000, longestMs: 240_000 };
+    const at = async (ms: number) => {
+      await pollStations(h.source, client(), TEST_NOW + ms, step);
+      return Date.parse((await state()).stations[0].nextTryAt) - TEST_NOW - ms;
+    };
+    // Four failures before: 16 minutes would be next, four are the most.
+    expect(await at(0)).toBe(240_000);
+    const before = asked;
+    await at(60_000);
+    expect(asked).toBe(before);
+    expect(await at(240_001)).toBe(240_000);
+    expect(asked).toBe(before + 1);
+    await h.owner.query('update station set next_try_at = null');
   });
 
   it('stores readings and a forecast with its members once it answers, and forgets the error', async () => {

@@ -85,6 +85,7 @@ export async function loadWaterState(
       lastError: i.last_error,
     })),
     disagreements: disagreementsOf(rows, stations, until),
+    thunderAt: rows.filter((r) => r.variable === 'thunder' && r.value > 0).map((r) => r.at.toISOString()),
     crewReadings: rows
       .filter((r) => r.source === 'crew')
       .map((r) => ({
@@ -104,7 +105,10 @@ export async function loadWaterState(
 const ofMainWater = (r: RawRow) => r.variable !== 'note' && !(r.variable === 'waterTempC' && r.spot_id !== null);
 
 /** Per variable the trusted values by time, and who speaks; where sources overlap, the one with fewer failed readings. */
-function bestTracks(rows: readonly RawRow[], stations: readonly StationRow[]): { tracks: Map<string, Track>; sources: Record<string, string> } {
+function bestTracks(
+  rows: readonly RawRow[],
+  stations: readonly StationRow[],
+): { tracks: Map<string, Track>; sources: Record<string, string> } {
   const byVariable = new Map<string, Map<string, RawRow[]>>();
   for (const r of rows.filter(ofMainWater)) {
     const key = r.station_id ?? r.source;

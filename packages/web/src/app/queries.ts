@@ -1,6 +1,6 @@
 import type { DemoAccess, Me } from '@bluffwind/contract/auth';
 import type { BriefView } from '@bluffwind/contract/brief';
-import type { Chart, SpotView } from '@bluffwind/contract/grounds';
+import type { Chart, SoundingsView, SpotHistory, SpotView } from '@bluffwind/contract/grounds';
 import type { LogView } from '@bluffwind/contract/log';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { PlanDesk, StopDetail } from '@bluffwind/contract/plan';
@@ -30,6 +30,14 @@ export const chartQuery = (waterId: string) =>
     queryFn: () => get<Chart>(`/waters/${waterId}/chart`),
     staleTime: Number.POSITIVE_INFINITY,
   });
+export const soundingsQuery = (waterId: string) =>
+  queryOptions({
+    queryKey: ['soundings', waterId],
+    queryFn: () => get<SoundingsView>(`/waters/${waterId}/soundings`),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+export const historyQuery = (spotId: string) =>
+  queryOptions({ queryKey: ['history', spotId], queryFn: () => get<SpotHistory>(`/spots/${spotId}/history`), staleTime: 60_000 });
 export const spotsQuery = (waterId: string) =>
   queryOptions({ queryKey: ['spots', waterId], queryFn: () => get<SpotView[]>(`/waters/${waterId}/spots`) });
 export const stateQuery = (waterId: string, from: number, to: number) =>

@@ -1,151 +1,171 @@
-// The outfit's own chart: land, depth bands, contours, marks and spots, following the ribbon's cursor.
-import type { Chart as ChartData } from '@bluffwind/contract/grounds';
-import type { SeaBed } from '@bluffwind/core/ground/seaBed';
+// The outfit's own chart: land, depth bands, contours, soundings, marks and spots, following the ribbon's cursor.
+import type { FeatureView, Mark, SoundingsView } from '@bluffwind/contract/grounds';
+import type { ContourLines } from '@bluffwind/core/ground/contourLines';
+import { bearingDeg, distanceM, metresPerDegree, type SeaBed } from '@bluffwind/core/ground/seaBed';
 import { compassPoint } from '@bluffwind/core/units/angle';
 import { Feature, Map as OlMap, View } from 'ol';
 import ScaleLine from 'ol/control/ScaleLine';
-import { LineString, type MultiPolygon, Point, Polygon } from 'ol/geom';
+import { LineString, Point, Polygon } from 'ol/geom';
+import { Draw, Modify } from 'ol/interaction';
+import type ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
+import VectorImageLayer from 'ol/layer/VectorImage';
 import { useGeographic } from 'ol/proj';
+import type ImageCanvasSource from 'ol/source/ImageCanvas';
 import VectorSource from 'ol/source/Vector';
-import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style';
+import { Fill, Stroke, Style } from 'ol/style';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { depth as depthWords } from '../ui/format';
+import {
+  type ChartSpot,
+  fillFeatures,
+  fillFound,
+  fillGround,
+  fillMarks,
+  fillRoute,
+  fillShade,
+  fillSpots,
+  fillSurveys,
+  type Sun,
+} from './chartSources';
 import { deeperThan, shelteredArea } from './layers';
+import { soundingsLayer } from './soundingsLayer';
+import { hatch, KELP } from './styles';
 import 'ol/ol.css';
 
 // biome-ignore lint/correctness/useHookAtTopLevel: not a hook of React, a setting of the map library
 useGeographic();
 
-export interface ChartSpot {
-  readonly id: string;
-  readonly name: string;
-  readonly lat: number;
-  readonly lon: number;
-  /** Place in the plan, from 1. */
-  readonly order?: number;
-  readonly banned?: boolean;
-}
+export type { ChartSpot } from './chartSources';
+export type Shape = 'point' | 'line' | 'area';
+type Points = readonly (readonly [number, number])[];
 
 interface ChartProps {
-  readonly data: ChartData;
+  readonly bed: SeaBed;
+  readonly marks: readonly Mark[];
+  readonly features?: readonly FeatureView[];
+  readonly surveys?: readonly (readonly ContourLines[])[];
+  readonly soundings?: SoundingsView | null;
   readonly spots: readonly ChartSpot[];
   readonly dock: { readonly lat: number; readonly lon: number };
   readonly tideM: number | null;
   readonly wind: { readonly mps: number; readonly fromDeg: number } | null;
+  readonly sun?: Sun | null;
+  readonly fishDepthM?: number;
   readonly time: string;
   readonly selected?: string | null;
-  readonly route?: readonly (readonly [number, number])[];
+  readonly pile?: number | null;
+  readonly found?: readonly { readonly key: string; readonly lat: number; readonly lon: number }[];
+  readonly foundKey?: string | null;
+  readonly route?: Points;
+  /** Where bearings and distances are read from. */
+  readonly reference?: { readonly name: string; readonly lat: number; readonly lon: number };
+  /** A shape that is being drawn, or one whose corners are being moved. */
+  readonly draw?: { readonly shape: Shape; readonly onDone: (points: [number, number][]) => void } | null;
+  readonly edit?: { readonly shape: Shape; readonly points: Points; readonly onChange: (points: [number, number][]) => void } | null;
   readonly onSelect?: (spotId: string) => void;
+  readonly onPile?: (number: number) => void;
+  readonly onFound?: (key: string) => void;
 }
 
-const BANDS = [
-  [2, '#d3e1e3'],
-  [5, '#b8d0d5'],
-  [10, '#95b7c0'],
-  [15, '#6b97a4'],
-  [25, '#3f7080'],
-] as const;
-const DRY = -3.4;
-const FONT = '"Atkinson Hyperlegible Next Variable", sans-serif';
-const INK = '#10292e';
-const KELP = '#2f6b3c';
+const NO_FEATURES: readonly FeatureView[] = [];
+const NO_SURVEYS: readonly (readonly ContourLines[])[] = [];
+const NONE: readonly never[] = [];
 
-export function Chart({ data, spots, dock, tideM, wind, time, selected, route, onSelect }: ChartProps) {
+export function Chart(props: ChartProps) {
+  const { bed, marks, spots, dock, tideM, wind, time, selected, route } = props;
+  const { features = NO_FEATURES, surveys = NO_SURVEYS, soundings = null, sun = null, fishDepthM = 2, pile = null } = props;
+  const { found = NONE, foundKey = null, draw = null, edit = null } = props;
   const box = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<OlMap | null>(null);
-  const [pointer, setPointer] = useState<string>('');
-  const bed: SeaBed = data.bed;
+  const [pointer, setPointer] = useState<[number, number] | null>(null);
   const sources = useMemo(
     () => ({
       drying: new VectorSource(),
       // Between what dries and the depth bands, so that it can change alone.
       tide: new VectorSource(),
       ground: new VectorSource(),
+      surveys: new VectorSource(),
       lee: new VectorSource(),
+      shade: new VectorSource(),
+      features: new VectorSource(),
       marks: new VectorSource(),
       route: new VectorSource(),
+      found: new VectorSource(),
       spots: new VectorSource(),
+      sketch: new VectorSource(),
     }),
     [],
   );
-  const select = useRef(onSelect);
-  select.current = onSelect;
+  const latest = useRef(props);
+  latest.current = props;
 
   useEffect(() => {
     if (!box.current) return;
-    const layer = (source: VectorSource, zIndex: number, declutter = false) =>
-      new VectorLayer({ source, zIndex, declutter, updateWhileInteracting: true });
+    // Ground changes seldom: it is drawn once and only moved. What the cursor moves is drawn afresh.
+    const still = (source: VectorSource, zIndex: number) => new VectorImageLayer({ source, zIndex, imageRatio: 1.6 });
+    const live = (source: VectorSource, zIndex: number, declutter = false) => new VectorLayer({ source, zIndex, declutter });
     const made = new OlMap({
       target: box.current,
       layers: [
-        layer(sources.drying, 0),
-        layer(sources.tide, 1),
-        layer(sources.ground, 2),
-        layer(sources.lee, 3),
-        layer(sources.marks, 4),
-        layer(sources.route, 5),
-        layer(sources.spots, 6, true),
+        still(sources.drying, 0),
+        still(sources.tide, 1),
+        still(sources.ground, 2),
+        still(sources.surveys, 3),
+        still(sources.lee, 5),
+        live(sources.shade, 6),
+        live(sources.features, 7, true),
+        live(sources.marks, 8),
+        live(sources.route, 9),
+        live(sources.found, 10),
+        live(sources.spots, 11, true),
+        live(sources.sketch, 12),
       ],
-      view: new View({ center: [-35.2, 47.6], zoom: 13, maxZoom: 18, minZoom: 10, enableRotation: false }),
+      view: new View({ center: [-35.2, 47.6], zoom: 13, maxZoom: 20, minZoom: 10, enableRotation: false }),
       controls: [new ScaleLine({ minWidth: 80 })],
     });
     made.on('click', (e) => {
-      const hit = made.forEachFeatureAtPixel(e.pixel, (f) => f.get('spotId') as string | undefined, { hitTolerance: 6 });
-      if (hit) select.current?.(hit);
+      const now = latest.current;
+      if (now.draw || now.edit) return;
+      made.forEachFeatureAtPixel(
+        e.pixel,
+        (f) => {
+          const [spotId, n, key] = [f.get('spotId'), f.get('pile'), f.get('foundKey')];
+          if (typeof spotId === 'string') now.onSelect?.(spotId);
+          else if (typeof n === 'number') now.onPile?.(n);
+          else if (typeof key === 'string') now.onFound?.(key);
+          else return false;
+          return true;
+        },
+        { hitTolerance: 6 },
+      );
     });
+    made.on('pointermove', (e) => setPointer(e.coordinate as [number, number]));
     setMap(made);
+    const size = new ResizeObserver(() => made.updateSize());
+    size.observe(box.current);
     // Labels drawn before the fonts are there would stay in another font.
     document.fonts.ready.then(() => made.render());
-    return () => made.setTarget(undefined);
-  }, [sources]);
-
-  useEffect(() => {
-    if (!map) return;
-    const size = new ResizeObserver(() => map.updateSize());
-    if (box.current) size.observe(box.current);
-    const show = (e: { coordinate: number[] }) => {
-      const [lon, lat] = e.coordinate as [number, number];
-      setPointer(`${Math.abs(lat).toFixed(4)}° ${lat >= 0 ? 'N' : 'S'} ${Math.abs(lon).toFixed(4)}° ${lon >= 0 ? 'E' : 'W'}`);
-    };
-    map.on('pointermove', show);
     return () => {
       size.disconnect();
-      map.un('pointermove', show);
+      made.setTarget(undefined);
     };
-  }, [map]);
+  }, [sources]);
 
+  useEffect(() => fillGround(sources.drying, sources.ground, bed), [bed, sources]);
+  // The same water keeps its view when a survey changes its bed.
+  const frame = `${bed.lat0} ${bed.lon0} ${bed.columns} ${bed.rows}`;
+  const framed = useRef('');
   useEffect(() => {
-    sources.drying.clear();
-    sources.ground.clear();
-    const width = bed.columns * bed.cellM;
-    const height = bed.rows * bed.cellM;
-    const drying = new Feature(deeperThan(bed, DRY));
-    drying.setStyle(new Style({ fill: new Fill({ color: '#ece4cd' }), stroke: new Stroke({ color: '#8d7a4d', width: 1.2 }), zIndex: 1 }));
-    sources.drying.addFeature(drying);
-    for (const [depth, color] of BANDS) {
-      const f = new Feature(deeperThan(bed, depth));
-      f.setStyle(
-        new Style({ fill: new Fill({ color }), zIndex: 10 + depth, stroke: new Stroke({ color: 'rgba(31,74,89,0.35)', width: 0.8 }) }),
-      );
-      sources.ground.addFeature(f);
-      addContourLabels(sources.ground, f.getGeometry() as MultiPolygon, depth);
-    }
-    if (map) {
-      const m = { lat: 111_200, lon: 111_200 * Math.cos((bed.lat0 * Math.PI) / 180) };
-      map
-        .getView()
-        .fit(
-          [
-            bed.lon0 + 0.02 * (width / m.lon),
-            bed.lat0 + 0.05 * (height / m.lat),
-            bed.lon0 + 0.98 * (width / m.lon),
-            bed.lat0 + 0.95 * (height / m.lat),
-          ],
-          { padding: [4, 4, 4, 4] },
-        );
-    }
-  }, [bed, map, sources]);
+    if (!map || framed.current === frame) return;
+    framed.current = frame;
+    const m = metresPerDegree(bed.lat0);
+    const [width, height] = [(bed.columns * bed.cellM) / m.lon, (bed.rows * bed.cellM) / m.lat];
+    map
+      .getView()
+      .fit([bed.lon0 + 0.02 * width, bed.lat0 + 0.05 * height, bed.lon0 + 0.98 * width, bed.lat0 + 0.95 * height], {
+        padding: [4, 4, 4, 4],
+      });
+  }, [map, bed, frame]);
 
   // Five centimetres for the water's edge, half a metre for the lee: finer steps cannot be seen.
   const edgeM = Math.round((tideM ?? 0) * 20) / 20;
@@ -163,93 +183,82 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
     sources.lee.clear();
     if (windSector === null || !blows) return;
     const lee = new Feature(shelteredArea(bed, windSector, leeTideM));
-    lee.setStyle(new Style({ fill: new Fill({ color: hatch() }), zIndex: 50 }));
+    lee.setStyle(new Style({ fill: new Fill({ color: hatch('rgba(47,107,60,0.55)') }) }));
     sources.lee.addFeature(lee);
   }, [bed, windSector, blows, leeTideM, sources]);
 
-  useEffect(() => {
-    sources.marks.clear();
-    for (const m of data.marks) {
-      if (m.kind === 'weed') {
-        const f = new Feature(new Polygon([[...m.points, m.points[0] as [number, number]]]));
-        f.setStyle(
-          new Style({
-            fill: new Fill({ color: stipple() }),
-            stroke: new Stroke({ color: 'rgba(47,107,60,0.5)', width: 1, lineDash: [2, 3] }),
-          }),
-        );
-        sources.marks.addFeature(f);
-        continue;
-      }
-      const f = new Feature(new LineString(m.points));
-      f.setStyle(new Style({ stroke: new Stroke({ color: INK, width: m.kind === 'quay' ? 5 : 3 }) }));
-      sources.marks.addFeature(f);
-      if (m.kind === 'bridge') addPiles(sources.marks, m.points);
-    }
-    const d = new Feature(new Point([dock.lon, dock.lat]));
-    d.setStyle(
-      new Style({
-        image: new RegularShape({ points: 4, radius: 7, angle: Math.PI / 4, fill: new Fill({ color: INK }) }),
-        text: label('Dock', { offsetY: 15 }),
-      }),
-    );
-    sources.marks.addFeature(d);
-  }, [data, dock.lat, dock.lon, sources]);
+  useEffect(() => fillSurveys(sources.surveys, surveys), [surveys, sources]);
+  useEffect(() => fillFeatures(sources.features, features), [features, sources]);
+  useEffect(() => fillMarks(sources.marks, marks, { lat: dock.lat, lon: dock.lon }, pile), [marks, dock.lat, dock.lon, pile, sources]);
+  useEffect(() => fillShade(sources.shade, marks, sun, tideM ?? 0, fishDepthM), [marks, sun, tideM, fishDepthM, sources]);
+  useEffect(() => fillRoute(sources.route, route), [route, sources]);
+  useEffect(() => fillSpots(sources.spots, spots, selected), [spots, selected, sources]);
+  useEffect(() => fillFound(sources.found, found, foundKey), [found, foundKey, sources]);
 
   useEffect(() => {
-    sources.route.clear();
-    if (!route || route.length < 2) return;
-    const f = new Feature(new LineString(route.map((p) => [...p])));
-    f.setStyle([
-      new Style({ stroke: new Stroke({ color: '#fbf9f3', width: 5.5 }) }),
-      new Style({ stroke: new Stroke({ color: KELP, width: 2.6 }) }),
-    ]);
-    sources.route.addFeature(f);
-  }, [route, sources]);
+    if (!map || !soundings || soundings.lat.length === 0) return;
+    const layer: ImageLayer<ImageCanvasSource> = soundingsLayer(soundings, 4);
+    map.addLayer(layer);
+    return () => {
+      map.removeLayer(layer);
+    };
+  }, [map, soundings]);
 
+  const shapeDrawn = draw?.shape ?? null;
   useEffect(() => {
-    sources.spots.clear();
-    for (const s of spots) {
-      const f = new Feature({ geometry: new Point([s.lon, s.lat]), spotId: s.id });
-      const chosen = s.id === selected;
-      const planned = s.order !== undefined;
-      f.setStyle([
-        new Style({
-          image: planned
-            ? new Circle({
-                radius: 12,
-                fill: new Fill({ color: '#fbf9f3' }),
-                stroke: new Stroke({ color: KELP, width: 3 }),
-                declutterMode: 'obstacle',
-              })
-            : new RegularShape({
-                points: 4,
-                radius: chosen ? 9 : 6.5,
-                fill: new Fill({ color: chosen ? KELP : '#fbf9f3' }),
-                stroke: new Stroke({ color: s.banned ? '#a4451d' : INK, width: 1.6 }),
-                declutterMode: 'none',
-              }),
-          ...(planned
-            ? { text: new Text({ text: String(s.order), font: `700 14px ${FONT}`, fill: new Fill({ color: INK }), declutterMode: 'none' }) }
-            : {}),
-          zIndex: planned ? 30 : chosen ? 25 : 5,
-        }),
-        new Style({
-          text: label(s.banned ? `${s.name} (banned)` : s.name, {
-            offsetX: planned ? 18 : 11,
-            textAlign: 'left',
-            bold: planned || chosen,
-            color: s.banned ? '#a4451d' : INK,
-          }),
-          zIndex: planned ? 31 : chosen ? 26 : 6,
-        }),
-      ]);
-      sources.spots.addFeature(f);
-    }
-  }, [spots, selected, sources]);
+    if (!map || !shapeDrawn) return;
+    const interaction = new Draw({
+      source: sources.sketch,
+      type: ({ point: 'Point', line: 'LineString', area: 'Polygon' } as const)[shapeDrawn],
+    });
+    interaction.on('drawend', (e) => latest.current.draw?.onDone(pointsOf(e.feature.getGeometry())));
+    map.addInteraction(interaction);
+    const cancel = (e: KeyboardEvent) => {
+      if (e.key === 'Escape') interaction.abortDrawing();
+      if (e.key === 'Backspace') interaction.removeLastPoint();
+    };
+    window.addEventListener('keydown', cancel);
+    return () => {
+      window.removeEventListener('keydown', cancel);
+      map.removeInteraction(interaction);
+      sources.sketch.clear();
+    };
+  }, [map, shapeDrawn, sources]);
 
+  const editKey = edit ? `${edit.shape} ${JSON.stringify(edit.points)}` : '';
+  useEffect(() => {
+    const now = latest.current.edit;
+    if (!map || !now || editKey === '') return;
+    const points = now.points.map((p) => [...p]);
+    const geometry =
+      now.shape === 'point'
+        ? new Point(points[0] as number[])
+        : now.shape === 'line'
+          ? new LineString(points)
+          : new Polygon([[...points, points[0] as number[]]]);
+    const f = new Feature(geometry);
+    f.setStyle(new Style({ stroke: new Stroke({ color: KELP, width: 3 }), fill: new Fill({ color: 'rgba(47,107,60,0.12)' }) }));
+    sources.sketch.addFeature(f);
+    const interaction = new Modify({ source: sources.sketch });
+    interaction.on('modifyend', () => latest.current.edit?.onChange(pointsOf(geometry)));
+    map.addInteraction(interaction);
+    return () => {
+      map.removeInteraction(interaction);
+      sources.sketch.clear();
+    };
+  }, [map, editKey, sources]);
+
+  // The chosen one is brought into view, at a scale at which a pile can be told from its neighbour.
+  useEffect(() => {
+    if (!map || pile === null) return;
+    const f = sources.marks.getFeatures().find((x) => x.get('pile') === pile);
+    const at = (f?.getGeometry() as Point | undefined)?.getCoordinates();
+    if (at) map.getView().animate({ center: at, zoom: Math.max(17.5, map.getView().getZoom() ?? 0), duration: 0 });
+  }, [map, pile, sources]);
+
+  const from = props.reference;
   return (
-    <div className="relative h-full w-full overflow-hidden bg-[#e4dac0]">
+    <div className="relative h-full w-full overflow-hidden bg-[#e4dac0]" data-chart-box>
       <div ref={box} className="h-full w-full" data-chart role="application" aria-label="Chart; the spots are also in the list beside it" />
       {wind && (
         <div className="pointer-events-none absolute top-4 right-5 flex flex-col items-center text-[#10292e]">
@@ -279,94 +288,29 @@ export function Chart({ data, spots, dock, tideM, wind, time, selected, route, o
           </svg>
           N
         </span>
-        {pointer && <span className="num text-[#45595c]">{pointer}</span>}
+        {pointer && (
+          <span className="num text-[#45595c]">
+            {degrees(pointer[1], 'N', 'S')} {degrees(pointer[0], 'E', 'W')}
+            {from && ` · ${bearingWords(from, { lat: pointer[1], lon: pointer[0] })} from ${from.name}`}
+          </span>
+        )}
       </div>
     </div>
   );
 }
 
-function label(
-  text: string,
-  {
-    offsetX = 0,
-    offsetY = 0,
-    textAlign = 'center',
-    bold = false,
-    color = INK,
-  }: { offsetX?: number; offsetY?: number; textAlign?: CanvasTextAlign; bold?: boolean; color?: string },
-): Text {
-  return new Text({
-    text,
-    font: `${bold ? 700 : 500} 13px ${FONT}`,
-    offsetX,
-    offsetY,
-    textAlign,
-    fill: new Fill({ color }),
-    stroke: new Stroke({ color: 'rgba(251,249,243,0.92)', width: 3.5 }),
-  });
+const degrees = (v: number, plus: string, minus: string) => `${Math.abs(v).toFixed(4)}° ${v >= 0 ? plus : minus}`;
+
+/** "1.2 km, 048°" from one place to another. */
+function bearingWords(from: { lat: number; lon: number }, to: { lat: number; lon: number }): string {
+  const d = distanceM(from, to);
+  const bearing = String(Math.round(bearingDeg(from, to)) % 360).padStart(3, '0');
+  return `${d < 1000 ? `${d.toFixed(0)} m` : `${(d / 1000).toFixed(2)} km`}, ${bearing}°`;
 }
 
-/** One depth figure per longer contour, where it does not run along the edge. */
-function addContourLabels(source: VectorSource, area: MultiPolygon, depth: number): void {
-  for (const polygon of area.getCoordinates()) {
-    const ring = polygon[0];
-    if (!ring || ring.length < 60) continue;
-    const at = ring[Math.floor(ring.length * 0.37)];
-    if (!at) continue;
-    const f = new Feature(new Point(at));
-    f.setStyle(
-      new Style({
-        zIndex: 60,
-        text: new Text({
-          text: depthWords(depth).replace('.0', ''),
-          font: `11px ${FONT}`,
-          fill: new Fill({ color: '#1f4a59' }),
-          stroke: new Stroke({ color: 'rgba(211,225,227,0.9)', width: 3 }),
-        }),
-      }),
-    );
-    source.addFeature(f);
-  }
+function pointsOf(geometry: unknown): [number, number][] {
+  if (geometry instanceof Point) return [geometry.getCoordinates().slice(0, 2) as [number, number]];
+  if (geometry instanceof LineString) return geometry.getCoordinates().map((c) => c.slice(0, 2) as [number, number]);
+  if (geometry instanceof Polygon) return (geometry.getCoordinates()[0] ?? []).slice(0, -1).map((c) => c.slice(0, 2) as [number, number]);
+  return [];
 }
-
-function addPiles(source: VectorSource, points: readonly (readonly [number, number])[]): void {
-  const [a, b] = [points[0], points.at(-1)];
-  if (!a || !b) return;
-  for (let i = 1; i < 10; i++) {
-    const f = new Feature(new Point([a[0] + ((b[0] - a[0]) * i) / 10, a[1] + ((b[1] - a[1]) * i) / 10]));
-    f.setStyle(new Style({ image: new RegularShape({ points: 4, radius: 5, angle: Math.PI / 4, fill: new Fill({ color: INK }) }) }));
-    source.addFeature(f);
-  }
-}
-
-function pattern(size: number, draw: (g: CanvasRenderingContext2D) => void): CanvasPattern | string {
-  const canvas = document.createElement('canvas');
-  canvas.width = size;
-  canvas.height = size;
-  const g = canvas.getContext('2d');
-  if (!g) return 'rgba(0,0,0,0)';
-  draw(g);
-  return g.createPattern(canvas, 'repeat') ?? 'rgba(0,0,0,0)';
-}
-
-const hatch = () =>
-  pattern(8, (g) => {
-    g.strokeStyle = 'rgba(47,107,60,0.55)';
-    g.lineWidth = 1;
-    g.beginPath();
-    for (const o of [-8, 0, 8]) {
-      g.moveTo(o, 8);
-      g.lineTo(o + 8, 0);
-    }
-    g.stroke();
-  });
-
-const stipple = () =>
-  pattern(9, (g) => {
-    g.strokeStyle = 'rgba(47,107,60,0.8)';
-    g.beginPath();
-    g.moveTo(3, 7);
-    g.lineTo(4.5, 2);
-    g.lineTo(6, 7);
-    g.stroke();
-  });

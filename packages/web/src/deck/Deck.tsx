@@ -255,9 +255,7 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
   }
 
   const spot = spotOf(current.spotId);
-  const c = spot
-    ? at(spot, Math.floor(now / 60_000) * 60_000)
-    : null;
+  const c = spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null;
   const minutes = (now - Date.parse(current.startedAt)) / 60_000;
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const advice =

@@ -1,6 +1,5 @@
 import type { SavedPlan } from '@bluffwind/contract/plan';
 import { quickestWay, runField } from '@bluffwind/core/ground/navigate';
-import { bedOf, overlaySurveys } from '@bluffwind/core/ground/overlay';
 import { toLocal, toPosition } from '@bluffwind/core/ground/seaBed';
 import { conditionsOver, plainSpot } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
@@ -15,6 +14,7 @@ import { ApiProblem, post } from '../app/api';
 import { chartQuery, deskQuery, outfitQuery, stateQuery, tripQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
 import { isTyping, useCursor } from '../app/time';
+import { bedOfChart } from '../chart/bedOfChart';
 import { Chart } from '../chart/Chart';
 import { Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName, fish, GOALS } from '../ui/format';
@@ -149,12 +149,9 @@ export default function Plan() {
     return at(plainSpot(d.water, 5), cursor.at);
   }, [d, from, to, cursor.at]);
   const waterInfo = outfit?.waters.find((w) => w.id === waterId);
+  const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
   const route = useMemo(() => {
-    if (!d || !chart.data || !waterInfo || !shown || shown.legs.length === 0) return undefined;
-    const bed = overlaySurveys(
-      bedOf(chart.data.bed),
-      chart.data.surveys.flatMap((s) => (s.grid ? [bedOf(s.grid)] : [])),
-    );
+    if (!d || !chart.data || !bed || !waterInfo || !shown || shown.legs.length === 0) return undefined;
     const field = runField(bed, { ...d.boat, speedMps: 1 }, d.water.tide?.z0M ?? 0, {
       noGo: chart.data.features.filter((f) => f.kind === 'no-go').map((f) => f.points),
       noWake: [],
@@ -173,7 +170,7 @@ export default function Plan() {
         return [at.lon, at.lat] as const;
       });
     });
-  }, [d, chart.data, waterInfo, shown]);
+  }, [d, chart.data, bed, waterInfo, shown]);
   const spots = useMemo(
     () =>
       (d?.spots ?? []).map((s) => {
@@ -185,7 +182,7 @@ export default function Plan() {
 
   const failed = trip.error ?? desk.error ?? chart.error;
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
-  if (!d || !trip.data || !chart.data || !waterInfo) return <Waiting what="Opening the trip" />;
+  if (!d || !trip.data || !chart.data || !bed || !waterInfo) return <Waiting what="Opening the trip" />;
   const t = trip.data;
   const party =
     t.guests.length > 0
@@ -235,7 +232,9 @@ export default function Plan() {
           )}
         </div>
         <Chart
-          data={chart.data}
+          bed={bed}
+          marks={chart.data.marks}
+          features={chart.data.features}
           spots={spots}
           dock={{ lat: waterInfo.dockLat, lon: waterInfo.dockLon }}
           tideM={now?.tideHeightM ?? null}

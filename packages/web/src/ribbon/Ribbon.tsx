@@ -9,11 +9,20 @@ import { type PointerEvent, type ReactNode, useEffect, useId, useMemo, useRef, u
 import { useCursor } from '../app/time';
 import { clock, dayName } from '../ui/format';
 import { LightLane, lightSpans } from './LightLane';
+import { CurrentLane } from './CurrentLane';
 import { PressureLane, ScalarLane } from './ScalarLane';
 import { TideLane } from './TideLane';
 import { WindLane } from './WindLane';
 
-export type LaneName = 'light' | 'tide' | 'wind' | 'water' | 'clarity' | 'pressure';
+export type LaneName = 'light' | 'tide' | 'current' | 'wind' | 'water' | 'air' | 'clarity' | 'pressure' | 'flow';
+
+/** A lane of a screen's own, among the others. */
+export interface OwnLane {
+  readonly key: string;
+  readonly height: number;
+  readonly render: (lane: LaneProps) => ReactNode;
+}
+export type LaneSpec = readonly [LaneName, number] | OwnLane;
 
 export interface LaneProps {
   readonly x: (at: number) => number;
@@ -33,7 +42,7 @@ interface RibbonProps {
   readonly now: number;
   readonly zone: string;
   readonly state: Pick<WaterStateView, 'record'> & Partial<WaterStateView>;
-  readonly lanes: readonly (readonly [LaneName, number])[];
+  readonly lanes: readonly LaneSpec[];
   /** Where the cursor goes first; now, when left out. */
   readonly startAt?: number;
   /** A boat's own wind limit, drawn across the wind. */
@@ -67,7 +76,10 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
   const turns = useMemo(() => (water.tide ? tideTurns(water.tide, from, to) : []), [water, from, to]);
   const nights = useMemo(() => lightSpans(from, to, water.lat, water.lon), [from, to, water]);
   const x = useMemo(() => scaleLinear([from, to], [LABELS, width - 12]), [from, to, width]);
-  const total = TOP + lanes.reduce((sum, [, h]) => sum + h, 0) + (extra?.height ?? 0);
+  const specs = lanes.map((l): { key: string; name: LaneName | null; height: number; own: OwnLane | null } =>
+    'render' in l ? { key: l.key, name: null, height: l.height, own: l } : { key: l[0], name: l[0], height: l[1], own: null },
+  );
+  const total = TOP + specs.reduce((sum, l) => sum + l.height, 0) + (extra?.height ?? 0);
   const at = cursor.at;
   const several = to - from > 1.5 * DAY;
   const hours = several ? [] : ticks(from, to, zone, width < 800 ? 3 : 2);
@@ -109,14 +121,30 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
               </text>
             </g>
           ))}
-          {lanes.map(([name, height]) => {
+          {specs.map(({ key, name, height, own }) => {
             const top = place(height);
             const lane: LaneProps = { x, from, to, now, height, zone, at, clip };
             return (
-              <g key={name} transform={`translate(0 ${top})`}>
+              <g key={key} transform={`translate(0 ${top})`}>
                 {name !== 'light' && <line x1={0} x2={width} y1={height - 0.5} y2={height - 0.5} stroke="var(--line)" />}
+                {own?.render(lane)}
                 {name === 'light' && <LightLane {...lane} lat={water.lat} lon={water.lon} />}
-                {name === 'tide' && <TideLane {...lane} model={water.tide} turns={turns} measured={state.measuredLevelM ?? null} />}
+                {name === 'tide' && <TideLane {...lane} model={water.tide} turns={turns} measured={water.levelM} levelAt={water.levelAt} />}
+                {name === 'current' && water.currents[0] && <CurrentLane {...lane} station={water.currents[0]} />}
+                {name === 'air' && (
+                  <ScalarLane
+                    {...lane}
+                    label="Air"
+                    unit="°C"
+                    digits={1}
+                    series={water.airTempC}
+                    spread={state.airTempSpread ?? null}
+                    carryH={3}
+                  />
+                )}
+                {name === 'flow' && (
+                  <ScalarLane {...lane} label="Flow" unit="m³/s" digits={1} series={water.flowM3s} spread={null} carryH={48} />
+                )}
                 {name === 'wind' && <WindLane {...lane} wind={water.wind} spread={state.windSpread ?? null} limit={limit} />}
                 {name === 'water' && (
                   <ScalarLane
@@ -132,7 +160,7 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
                 {name === 'clarity' && (
                   <ScalarLane {...lane} label="Clarity" unit="m" digits={1} series={water.clarityM} spread={null} carryH={96} dots />
                 )}
-                {name === 'pressure' && <PressureLane {...lane} series={water.pressureHpa} />}
+                {name === 'pressure' && <PressureLane {...lane} series={water.pressureHpa} spread={state.pressureSpread ?? null} />}
               </g>
             );
           })}

@@ -95,7 +95,7 @@ export function ScalarLane({
 }
 
 /** Pressure with its change over six hours. */
-export function PressureLane(props: LaneProps & { series: Series | null }) {
+export function PressureLane(props: LaneProps & { series: Series | null; spread: Spread | null }) {
   const change = changeOver(props.series, props.at, 6);
   const note =
     change === null
@@ -103,5 +103,5 @@ export function PressureLane(props: LaneProps & { series: Series | null }) {
       : Math.abs(change) < 0.5
         ? 'hPa, steady'
         : `hPa, ${change > 0 ? '+' : '−'}${Math.abs(change).toFixed(0)} in 6 h`;
-  return <ScalarLane {...props} label="Pressure" unit="hPa" digits={0} spread={null} carryH={3} note={note} />;
+  return <ScalarLane {...props} label="Pressure" unit="hPa" digits={0} carryH={3} note={note} />;
 }

@@ -18,13 +18,23 @@ export function TideLane({
   model,
   turns,
   measured,
-}: LaneProps & { model: TideModel | null; turns: readonly TideTurn[]; measured: Series | null }) {
+  levelAt,
+  now,
+}: LaneProps & {
+  model: TideModel | null;
+  turns: readonly TideTurn[];
+  measured: Series | null;
+  levelAt: ((at: number) => number) | null;
+}) {
   const curve = useMemo(() => (model ? instants(from, to).map((t) => [t, model.heightAt(t)] as const) : []), [model, from, to]);
   if (!model) return <LaneLabel name="Tide" value="none" unit="lake" />;
   const heights = curve.map(([, h]) => h);
   const [low, high] = [Math.min(...heights, 0), Math.max(...heights)];
   const y = scaleLinear([low - (low < 0.6 ? 0.34 : 0.2) * (high - low), high], [height - 4, 18]);
   const line = curve.map(([t, h]) => [x(t), y(h)] as const);
+  // What the gauge is off, carried forward until it has faded to a centimetre.
+  const carried =
+    levelAt && measured ? instants(Math.max(from, now), to).filter((t) => Math.abs(levelAt(t) - model.heightAt(t)) > 0.01) : [];
   const several = to - from > 1.5 * 86_400_000;
   const rate = model.rateAt(at);
   const move = Math.abs(rate) < 0.06 ? 'slack' : rate > 0 ? 'rising' : 'falling';
@@ -43,6 +53,23 @@ export function TideLane({
           strokeDasharray="1.5 2.5"
         />
       )}
+      {levelAt && carried.length > 1 && (
+        <path
+          d={pathOf(carried.map((t) => [x(t), y(levelAt(t))]))}
+          fill="none"
+          stroke="var(--rust)"
+          strokeWidth={1.1}
+          strokeDasharray="1.5 4"
+        />
+      )}
+      {!several &&
+        turns
+          .filter((t) => t.minor)
+          .map((t) => (
+            <text key={t.atMs} x={x(t.atMs)} y={y(t.heightM) - 4} textAnchor="middle" fontSize={10.5} fill="var(--ink-3)">
+              minor
+            </text>
+          ))}
       {turns
         .filter((t) => !t.minor && (!several || t.kind === 'high' || height > 70))
         .map((t) => {
@@ -62,7 +89,7 @@ export function TideLane({
             </text>
           );
         })}
-      <LaneLabel name="Tide" value={model.heightAt(at).toFixed(2)} unit={`m ${move}`} />
+      <LaneLabel name="Tide" value={(levelAt ?? model.heightAt)(at).toFixed(2)} unit={`m ${move}`} />
     </g>
   );
 }

@@ -1,37 +1,61 @@
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
-import { type FormEvent, useEffect, useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { Tabs } from 'radix-ui';
+import { useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { toast } from 'sonner';
-import { v7 } from 'uuid';
-import { post } from '../app/api';
-import { meQuery, outfitQuery, stateQuery } from '../app/queries';
+import { chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
-import { isTyping } from '../app/time';
-import { Ribbon } from '../ribbon/Ribbon';
+import { isTyping, useCursor } from '../app/time';
+import { bedOfChart } from '../chart/bedOfChart';
+import { ImportReadings } from '../imports/ImportReadings';
+import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { CrewReadings } from './CrewReadings';
+import { PassageList } from './PassageList';
+import { ReadingDialog } from './ReadingDialog';
 import { sinceYesterday } from './sinceYesterday';
+import { StationList } from './StationList';
+import { WarmthList } from './WarmthList';
+
+const TABS = [
+  ['changed', 'Changed'],
+  ['warmth', 'Warmth'],
+  ['passage', 'Bars, limits'],
+  ['sources', 'Sources'],
+] as const;
 
 export default function Water() {
   const { data: me } = useQuery(meQuery);
   const { data: outfit } = useQuery(outfitQuery);
   const [params, setParams] = useSearchParams();
   const water = outfit?.waters.find((w) => w.id === params.get('water')) ?? outfit?.waters[0];
+  const waterId = water?.id ?? '';
   const zone = me?.outfit.zone ?? 'UTC';
-  const [from, to] = useMemo(() => {
-    const start = startOfLocalDay(localDate(serverNow(), zone), zone);
-    return [start - 2 * DAY, start + 2.9 * DAY];
-  }, [zone]);
-  const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
-  const [adding, setAdding] = useState(false);
   const now = serverNow();
+  const today = localDate(now, zone);
+  const [from, to] = useMemo(() => {
+    const start = startOfLocalDay(today, zone);
+    return [start - 2 * DAY, start + 2.9 * DAY];
+  }, [today, zone]);
+  const state = useQuery({ ...stateQuery(waterId, from, to), enabled: water !== undefined, refetchInterval: 20_000 });
+  const spots = useQuery({ ...spotsQuery(waterId), enabled: water !== undefined });
+  const chart = useQuery({ ...chartQuery(waterId), enabled: water !== undefined });
+  const [adding, setAdding] = useState(false);
+  const [importing, setImporting] = useState(false);
+  const cursor = useCursor();
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (!isTyping(e) && !e.ctrlKey && !e.metaKey && e.key === 'n') {
+      if (isTyping(e) || e.ctrlKey || e.metaKey || e.altKey || document.querySelector('[role=dialog]')) return;
+      if (e.key === 'n') {
         e.preventDefault();
         setAdding(true);
+      }
+      if (e.key === 'i') {
+        e.preventDefault();
+        setImporting(true);
       }
     };
     window.addEventListener('keydown', onKey);
@@ -39,10 +63,25 @@ export default function Water() {
   }, []);
   const minute = Math.floor(now / 60_000);
   const changes = useMemo(() => (state.data ? sinceYesterday(state.data, minute * 60_000, zone) : []), [state.data, minute, zone]);
-  if (state.error) return <Fault error={state.error} retry={() => state.refetch()} />;
-  if (!water || !state.data) return <Waiting what="Reading the water" />;
+  const live = useMemo(() => (state.data ? waterStateOf(state.data.record) : null), [state.data]);
+  const at = useMemo(() => (live ? conditionsOver(live, from, to) : null), [live, from, to]);
+  const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
+  if (state.error && !state.data) return <Fault error={state.error} retry={() => state.refetch()} />;
+  if (!water || !state.data || !live || !at) return <Waiting what="Reading the water" />;
   const s = state.data;
-  const boat = water.kind === 'fresh' ? outfit?.boats.at(-1) : outfit?.boats[0];
+  const boats = outfit?.boats ?? [];
+  const boat = water.kind === 'fresh' ? boats.at(-1) : boats[0];
+  const lanes: LaneSpec[] = [
+    ['light', 12],
+    ...(water.tidal ? [['tide', 118] as const] : []),
+    ...(live.currents.length > 0 ? [['current', 64] as const] : []),
+    ['wind', 130],
+    ['water', 104],
+    ['air', 84],
+    ...(live.flowM3s ? [['flow', 80] as const] : []),
+    ['clarity', 80],
+    ['pressure', 80],
+  ];
   return (
     <>
       <Header
@@ -61,26 +100,76 @@ export default function Water() {
             </option>
           ))}
         </select>
+        <Button hint="I" onClick={() => setImporting(true)}>
+          Import
+        </Button>
         <Button hint="N" onClick={() => setAdding(true)}>
           Add a reading
         </Button>
       </Header>
-      <div className="grid min-h-0 flex-1 grid-cols-[340px_1fr]">
-        <section aria-label="Since this time yesterday" tabIndex={0} className="overflow-auto border-r border-line px-[18px] py-4">
-          <h2 className="mb-2 font-bold">Since this time yesterday</h2>
-          {changes.map((c) => (
-            <div key={c.head} className="border-t border-line py-2.5">
-              <p>
-                <b className={c.caution ? 'text-rust' : ''}>{c.head}</b> {c.text}
-              </p>
-              {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
-            </div>
-          ))}
-          <p className="border-t border-line pt-3 text-[0.83rem] text-ink-2">
-            Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission: local rules
-            and the captain’s judgement come first.
-          </p>
-        </section>
+      {state.error && (
+        <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1">
+          No answer from the server; this is what was last read. {state.error.message}
+        </p>
+      )}
+      <div className="grid min-h-0 flex-1 grid-cols-[350px_1fr]">
+        <Tabs.Root defaultValue="changed" className="flex min-h-0 flex-col border-r border-line">
+          <Tabs.List aria-label="What to look at" className="flex shrink-0 border-b border-line px-[10px]">
+            {TABS.map(([value, name]) => (
+              <Tabs.Trigger
+                key={value}
+                value={value}
+                className="cursor-pointer border-b-2 border-transparent px-2.5 py-2 text-[0.93rem] text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
+              >
+                {name}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <Tabs.Content
+            value="changed"
+            tabIndex={0}
+            className="min-h-0 flex-1 overflow-auto px-[18px] py-3"
+            aria-label="Since this time yesterday"
+          >
+            <h2 className="mb-1 font-bold">Since this time yesterday</h2>
+            {changes.map((c) => (
+              <div key={c.head} className="border-t border-line py-2">
+                <p>
+                  <b className={c.caution ? 'text-rust' : ''}>{c.head}</b> {c.text}
+                </p>
+                {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
+              </div>
+            ))}
+            <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
+              Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission: local
+              rules and the captain’s judgement come first.
+            </p>
+          </Tabs.Content>
+          <Tabs.Content
+            value="warmth"
+            tabIndex={0}
+            className="min-h-0 flex-1 overflow-auto px-[18px] py-3"
+            aria-label="Where it warms first"
+          >
+            <h2 className="mb-1 font-bold">Where it warms first</h2>
+            <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
+          </Tabs.Content>
+          <Tabs.Content value="passage" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3" aria-label="Bars and limits">
+            <h2 className="mb-1 font-bold">Bars and limits</h2>
+            {chart.data && bed ? (
+              <PassageList chart={chart.data} bed={bed} water={live} state={s} boats={boats} at={at} cursorAt={cursor.at} zone={zone} />
+            ) : chart.error ? (
+              <Fault error={chart.error} retry={() => void chart.refetch()} />
+            ) : (
+              <Waiting what="Opening the chart" />
+            )}
+          </Tabs.Content>
+          <Tabs.Content value="sources" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3" aria-label="Sources">
+            <h2 className="mb-1 font-bold">Who speaks</h2>
+            <StationList state={s} now={now} zone={zone} />
+            <CrewReadings state={s} waterId={water.id} zone={zone} />
+          </Tabs.Content>
+        </Tabs.Root>
         <div className="min-h-0 overflow-x-hidden overflow-y-auto">
           <Ribbon
             from={from}
@@ -89,91 +178,12 @@ export default function Water() {
             zone={zone}
             state={s}
             limit={boat ? { mps: boat.windLimitMps, name: `${boat.name} stays in above` } : undefined}
-            lanes={[
-              ['light', 12],
-              ...(water.tidal ? [['tide', 150] as const] : []),
-              ['wind', 170],
-              ['water', 140],
-              ['clarity', 110],
-              ['pressure', 110],
-            ]}
+            lanes={lanes}
           />
         </div>
       </div>
-      <ReadingDialog open={adding} waterId={water.id} waterName={water.name} onClose={() => setAdding(false)} />
+      <ReadingDialog open={adding} waterId={water.id} waterName={water.name} spots={spots.data ?? []} onClose={() => setAdding(false)} />
+      <ImportReadings open={importing} waterId={water.id} waterName={water.name} zone={zone} onClose={() => setImporting(false)} />
     </>
-  );
-}
-
-const KINDS = {
-  waterTempC: { name: 'Water temperature', unit: '°C', min: -2, max: 36 },
-  clarityM: { name: 'Clarity (Secchi depth)', unit: 'm', min: 0.05, max: 40 },
-} as const;
-
-function ReadingDialog({ open, waterId, waterName, onClose }: { open: boolean; waterId: string; waterName: string; onClose: () => void }) {
-  const queries = useQueryClient();
-  const [variable, setVariable] = useState<keyof typeof KINDS>('clarityM');
-  const [value, setValue] = useState('');
-  const [error, setError] = useState<unknown>(null);
-  const kind = KINDS[variable];
-  async function submit(e: FormEvent) {
-    e.preventDefault();
-    setError(null);
-    try {
-      await post(`/waters/${waterId}/readings`, { id: v7(), variable, at: new Date(serverNow()).toISOString(), value: Number(value) });
-      await queries.invalidateQueries({ queryKey: ['state', waterId] });
-      toast(`${kind.name} ${value} ${kind.unit} is stored.`);
-      setValue('');
-      onClose();
-    } catch (problem) {
-      setError(problem);
-    }
-  }
-  return (
-    <Dialog.Root open={open} onOpenChange={(o) => !o && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content className="fixed top-[18vh] left-1/2 z-50 w-[400px] -translate-x-1/2 rounded border border-ink bg-paper p-5">
-          <Dialog.Title className="font-bold">Add a reading</Dialog.Title>
-          <Dialog.Description className="mb-3 text-ink-2">{waterName}, now, by you.</Dialog.Description>
-          <form onSubmit={submit} className="flex flex-col gap-3">
-            <label className="flex flex-col gap-1">
-              What
-              <select
-                value={variable}
-                onChange={(e) => setVariable(e.target.value as keyof typeof KINDS)}
-                className="rounded border border-ink-3 bg-chalk px-2 py-1.5"
-              >
-                {Object.entries(KINDS).map(([k, v]) => (
-                  <option key={k} value={k}>
-                    {v.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex flex-col gap-1">
-              Value, {kind.unit}
-              <input
-                type="number"
-                required
-                step="any"
-                min={kind.min}
-                max={kind.max}
-                value={value}
-                onChange={(e) => setValue(e.target.value)}
-                className="num rounded border border-ink-3 bg-chalk px-2 py-1.5"
-              />
-            </label>
-            {error !== null && <Fault error={error} />}
-            <div className="flex justify-end gap-2">
-              <Button onClick={onClose}>Cancel</Button>
-              <Button strong type="submit">
-                Store
-              </Button>
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
   );
 }

@@ -28,10 +28,19 @@ function state(from: (at: number) => number, more: Partial<WaterStateView> = {})
       waterTempC: of((at) => 14 + ((at - NOW) / HOUR) * 0.05),
       clarityM: null,
       flowM3s: null,
+      currents: [],
+      levelM: null,
+      dewPointC: null,
+      visibilityM: null,
+      sources: {},
     },
-    measuredLevelM: null,
     windSpread: null,
     waterTempSpread: null,
+    airTempSpread: null,
+    pressureSpread: null,
+    instruments: [],
+    disagreements: [],
+    thunderAt: [],
     forecastRunAt: null,
     stations: [],
     crewReadings: [],
@@ -65,20 +74,47 @@ describe('what changed since yesterday', () => {
       name: 'Point Sarn',
       polledTo: new Date(NOW).toISOString(),
       lastError: 'station sarn: answered 503',
-      failed: [{ variable: 'windMps', count: 4, since: new Date(NOW - 4 * HOUR).toISOString() }],
+      lastGoodAt: new Date(NOW - HOUR).toISOString(),
+      failures: 2,
+      nextTryAt: new Date(NOW + HOUR).toISOString(),
+      failed: [{ variable: 'windMps', count: 4, suspect: 0, since: new Date(NOW - 4 * HOUR).toISOString() }],
     };
     const said = heads(state(() => 135, { stations: [station] }));
     expect(said).toContain('Point Sarn is left out for wind.');
     expect(said).toContain('Point Sarn does not answer.');
   });
   it('compares clarity with the last look', () => {
-    const seen = (h: number, value: number) => ({ at: new Date(NOW - h * HOUR).toISOString(), variable: 'clarityM', value, by: 'Nell' });
+    const seen = (h: number, value: number) => ({
+      at: new Date(NOW - h * HOUR).toISOString(),
+      variable: 'clarityM',
+      value,
+      by: 'Nell',
+      id: '1',
+      spotName: null,
+      note: '',
+      corrected: false,
+    });
     expect(heads(state(() => 135, { crewReadings: [seen(30, 1.1), seen(3, 1.6)] }))).toContain('Clearer.');
     expect(heads(state(() => 135, { crewReadings: [seen(30, 1.6), seen(3, 0.8)] }))).toContain('More colour.');
   });
   it('warns when the water stands off the prediction', () => {
     const s = state(() => 135);
-    const low = { atMs: [NOW - HOUR], value: [-5], forecastFrom: 1 };
-    expect(heads({ ...s, measuredLevelM: low }).some((h) => /below the prediction/.test(h))).toBe(true);
+    const levelM = { atMs: [NOW - HOUR], value: [-5], forecastFrom: 1 };
+    expect(heads({ ...s, record: { ...s.record, levelM } }).some((h) => /below the prediction/.test(h))).toBe(true);
+  });
+  it('says that stations disagree, and how old a reading is that nothing has followed', () => {
+    const s = state(() => 135, { disagreements: [{ variable: 'windMps', a: 'Harbour', b: 'Sarn', aValue: 3, bValue: 8, hours: 5 }] });
+    expect(heads(s)).toContain('Harbour and Sarn disagree on wind.');
+    const old = (x: ReturnType<typeof of>) => ({ ...x, atMs: x.atMs.slice(0, 40), value: x.value.slice(0, 40), forecastFrom: 40 });
+    const w = s.record.wind;
+    if (!w) throw new Error('no wind');
+    expect(heads({ ...s, record: { ...s.record, wind: { ...w, east: old(w.east as never), north: old(w.north as never) } } })).toContain(
+      'Wind is 9 h old.',
+    );
+  });
+  it('says that the stream rises and that more cloud is coming', () => {
+    const s = state(() => 135);
+    const record = { ...s.record, flowM3s: of((at) => (at < NOW - 5 * HOUR ? 2 : 3)), cloud: of((at) => (at < NOW ? 0.2 : 0.8)) };
+    expect(heads({ ...s, record })).toEqual(expect.arrayContaining(['The stream rises.', 'More cloud.']));
   });
 });

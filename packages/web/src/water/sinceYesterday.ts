@@ -1,10 +1,12 @@
 // What changed since this time yesterday and what is coming, one sentence a variable, with what it tends to mean.
 import type { WaterStateView } from '@bluffwind/contract/water';
+import type { WaterState } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { newestResidual } from '@bluffwind/core/tide/residual';
 import { type TideTurn, tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { compassPoint, turnDeg } from '@bluffwind/core/units/angle';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { sampleSeries } from '@bluffwind/core/weather/series';
+import { type Series, sampleSeries } from '@bluffwind/core/weather/series';
 import { sampleWind } from '@bluffwind/core/weather/wind';
 import { clock, dayName } from '../ui/format';
 
@@ -15,113 +17,231 @@ export interface Change {
   readonly caution: boolean;
 }
 
+type Add = (head: string, text: string, meaning?: string, caution?: boolean) => void;
+
+/** A reading older than this is stale. */
+const STALE = 3 * HOUR;
+
 /** Sentences for an instant. */
 export function sinceYesterday(state: WaterStateView, now: number, zone: string): Change[] {
   const changes: Change[] = [];
   const water = waterStateOf(state.record);
-  const add = (head: string, text: string, meaning = '', caution = false) => changes.push({ head, text, meaning, caution });
+  const add: Add = (head, text, meaning = '', caution = false) => changes.push({ head, text, meaning, caution });
+  wind(water, now, zone, add);
+  temperature(water, now, add);
+  tide(water, now, zone, add);
+  clarity(state, now, zone, add);
+  light(water, now, add);
+  air(water, now, add);
+  flow(water, now, add);
+  pressure(water, now, add);
+  stations(state, water, now, zone, add);
+  return changes;
+}
 
+function wind(water: WaterState, now: number, zone: string, add: Add): void {
   const here = sampleWind(water.wind, now);
-  if (here) {
-    let most = { turn: 0, at: now, wind: here };
-    for (let t = now; t < now + 30 * HOUR; t += HOUR) {
-      const w = sampleWind(water.wind, t);
-      if (!w || w.mps < 3) continue;
-      const turn = Math.abs(turnDeg(here.fromDeg, w.fromDeg));
-      if (turn > most.turn + 5) most = { turn, at: t, wind: w };
-    }
-    const today = `${compassPoint(here.fromDeg)} ${here.mps.toFixed(0)} m/s now`;
-    const warm = (sampleSeries(water.waterTempC, now, { carryMs: 12 * HOUR })?.value ?? 0) >= 12;
-    if (most.turn > 50) {
-      add(
-        'The wind goes round.',
-        `${today}, ${compassPoint(most.wind.fromDeg)} ${most.wind.mps.toFixed(0)} by ${dayName(most.at, zone)} ${clock(most.at, zone)}.`,
-        `Lee banks become windblown and the other way about. ${warm ? 'In warm water bait piles on a windblown bank; others hold that the lee fishes better: the log decides.' : 'In cold water the lee is warmer; others fish the windblown bank for its bait: the log decides.'}`,
-      );
-    } else add('The wind holds.', `${today}.`);
+  if (!here) return;
+  let most = { turn: 0, at: now, wind: here };
+  for (let t = now; t < now + 30 * HOUR; t += HOUR) {
+    const w = sampleWind(water.wind, t);
+    if (!w || w.mps < 3) continue;
+    const turn = Math.abs(turnDeg(here.fromDeg, w.fromDeg));
+    if (turn > most.turn + 5) most = { turn, at: t, wind: w };
   }
+  const before = sampleWind(water.wind, now - DAY);
+  const was = before ? `, was ${compassPoint(before.fromDeg)} ${before.mps.toFixed(0)} yesterday` : '';
+  const today = `${compassPoint(here.fromDeg)} ${here.mps.toFixed(0)} m/s now${was}`;
+  const warm = (sampleSeries(water.waterTempC, now, { carryMs: 12 * HOUR })?.value ?? 0) >= 12;
+  if (most.turn > 50)
+    add(
+      'The wind goes round.',
+      `${today}, ${compassPoint(most.wind.fromDeg)} ${most.wind.mps.toFixed(0)} by ${dayName(most.at, zone)} ${clock(most.at, zone)}.`,
+      `Lee banks become windblown and the other way about. ${warm ? 'In warm water bait piles on a windblown bank; others hold that the lee fishes better: the log decides.' : 'In cold water the lee is warmer; others fish the windblown bank for its bait: the log decides.'}`,
+    );
+  else add('The wind holds.', `${today}.`, here.mps < 1.5 ? 'Flat calm scatters fish in small shy groups on big flats.' : '');
+}
 
+function temperature(water: WaterState, now: number, add: Add): void {
   const temp = sampleSeries(water.waterTempC, now, { carryMs: 12 * HOUR });
   const before = sampleSeries(water.waterTempC, now - DAY);
-  if (temp && before) {
-    const d = temp.value - before.value;
-    add(
-      Math.abs(d) < 0.15 ? 'Water as warm as yesterday.' : `Water ${d > 0 ? 'warmed' : 'cooled'} ${Math.abs(d).toFixed(1)} °C.`,
-      `${temp.value.toFixed(1)} °C, was ${before.value.toFixed(1)}.`,
-      Math.abs(d) < 0.15 ? '' : d > 0 ? 'Shallow water gains first: look at flats and mud.' : 'Shallow water loses first: go deeper.',
-    );
-  }
+  if (!temp || !before) return;
+  const d = temp.value - before.value;
+  add(
+    Math.abs(d) < 0.15 ? 'Water as warm as yesterday.' : `Water ${d > 0 ? 'warmed' : 'cooled'} ${Math.abs(d).toFixed(1)} °C.`,
+    `${temp.value.toFixed(1)} °C, was ${before.value.toFixed(1)}.`,
+    Math.abs(d) < 0.15
+      ? ''
+      : d > 0
+        ? 'Shallow water gains first, dark mud, shell and concrete before sand: look at flats.'
+        : 'Shallow water loses first: go deeper; a cut or hole beside a flat holds what dropped off it.',
+  );
+}
 
-  if (water.tide) {
-    const turns = tideTurns(water.tide, now - 15 * HOUR, now + 40 * HOUR).filter((t) => !t.minor);
-    const next = turns.filter((t) => t.atMs > now).slice(0, 3);
-    const range = (list: readonly TideTurn[]) =>
-      list.length > 1 ? Math.abs((list[1] as TideTurn).heightM - (list[0] as TideTurn).heightM) : 0;
-    const past = turns.filter((t) => t.atMs <= now).slice(-2);
-    const r = range(next);
-    const grows = r - range(past);
-    add(
-      `Range ${r.toFixed(1)} m${Math.abs(grows) < 0.1 ? '' : grows > 0 ? ', larger than the last' : ', smaller than the last'}.`,
-      `${next.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${clock(t.atMs, zone)}`).join(', ')}.`,
-      'Feeding often starts at the turn; whether run-in or run-out is better is each spot’s own.',
-    );
-    const last = state.measuredLevelM;
-    const i = (last?.atMs.length ?? 0) - 1;
-    if (last && i >= 0 && now - (last.atMs[i] as number) < 3 * HOUR) {
-      const residual = (last.value[i] as number) - water.tide.heightAt(last.atMs[i] as number);
-      if (Math.abs(residual) >= 0.08)
-        add(
-          `Water stands ${Math.abs(residual * 100).toFixed(0)} cm ${residual > 0 ? 'above' : 'below'} the prediction.`,
-          `Measured ${clock(last.atMs[i] as number, zone)}.`,
-          residual < 0 ? 'Bars pass later and shut earlier than predicted.' : '',
-        );
-    }
-  }
+function tide(water: WaterState, now: number, zone: string, add: Add): void {
+  if (!water.tide) return;
+  const turns = tideTurns(water.tide, now - 15 * HOUR, now + 40 * HOUR).filter((t) => !t.minor);
+  const next = turns.filter((t) => t.atMs > now).slice(0, 3);
+  const range = (list: readonly TideTurn[]) =>
+    list.length > 1 ? Math.abs((list[1] as TideTurn).heightM - (list[0] as TideTurn).heightM) : 0;
+  const past = turns.filter((t) => t.atMs <= now).slice(-2);
+  const r = range(next);
+  const grows = r - range(past);
+  add(
+    `Range ${r.toFixed(1)} m${Math.abs(grows) < 0.1 ? '' : grows > 0 ? ', larger than the last' : ', smaller than the last'}.`,
+    `${next.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${clock(t.atMs, zone)}`).join(', ')}.`,
+    'Feeding often starts at the turn; whether run-in or run-out is better is each spot’s own.',
+  );
+  const residual = newestResidual(water.tide, water.levelM);
+  if (!residual || now - residual.atMs > 6 * HOUR || Math.abs(residual.metres) < 0.08) return;
+  add(
+    `Water stands ${Math.abs(residual.metres * 100).toFixed(0)} cm ${residual.metres > 0 ? 'above' : 'below'} the prediction.`,
+    `Measured ${clock(residual.atMs, zone)}; carried forward, halved in ${(residual.decayH * Math.LN2).toFixed(0)} h.`,
+    residual.metres < 0
+      ? 'Bars open later and shut earlier than predicted.'
+      : 'Bars open earlier and shut later than predicted; do not count on it.',
+  );
+}
 
-  const clarity = state.crewReadings.filter((r) => r.variable === 'clarityM').sort((a, b) => a.at.localeCompare(b.at));
-  const latest = clarity.at(-1);
-  if (latest) {
-    const earlier = clarity.at(-2);
-    const word = earlier
-      ? latest.value > earlier.value * 1.1
-        ? 'Clearer.'
-        : latest.value < earlier.value * 0.9
-          ? 'More colour.'
-          : 'As clear as before.'
-      : 'Clarity.';
-    add(
-      word,
-      `${latest.value.toFixed(1)} m seen ${dayName(latest.at, zone)} ${clock(latest.at, zone)}${earlier ? `, was ${earlier.value.toFixed(1)}` : ''}${latest.by ? `, by ${latest.by}` : ''}.`,
-      latest.value < 1 ? 'Vibration and flash in dirty water.' : '',
-    );
-  }
+function clarity(state: WaterStateView, now: number, zone: string, add: Add): void {
+  const seen = state.crewReadings
+    .filter((r) => r.variable === 'clarityM' && Date.parse(r.at) <= now)
+    .sort((a, b) => a.at.localeCompare(b.at));
+  const latest = seen.at(-1);
+  if (!latest) return;
+  const earlier = seen.at(-2);
+  const word = earlier
+    ? latest.value > earlier.value * 1.1
+      ? 'Clearer.'
+      : latest.value < earlier.value * 0.9
+        ? 'More colour.'
+        : 'As clear as before.'
+    : 'Clarity.';
+  add(
+    word,
+    `${latest.value.toFixed(1)} m seen ${dayName(latest.at, zone)} ${clock(latest.at, zone)}${earlier ? `, was ${earlier.value.toFixed(1)}` : ''}${latest.by ? `, by ${latest.by}` : ''}.`,
+    latest.value < 1
+      ? 'Vibration and flash in dirty water. Colour is disputed: some show bright, some dark and red; show both.'
+      : latest.value > 4
+        ? 'Clear: lighter leaders, natural colours; fish sit deeper in bright sun.'
+        : '',
+  );
+}
 
-  const pressure = sampleSeries(water.pressureHpa, now);
+/** Mean of a series over the twelve hours of daylight round an instant. */
+function meanOver(series: Series | null, from: number, to: number): number | null {
+  let sum = 0;
+  let n = 0;
+  for (let t = from; t <= to; t += HOUR) {
+    const s = sampleSeries(series, t);
+    if (!s) continue;
+    sum += s.value;
+    n++;
+  }
+  return n < 3 ? null : sum / n;
+}
+
+function light(water: WaterState, now: number, add: Add): void {
+  const [last, next] = [meanOver(water.cloud, now - DAY, now), meanOver(water.cloud, now, now + DAY)];
+  if (last === null || next === null) return;
+  const d = next - last;
+  if (Math.abs(d) < 0.15) return;
+  const share = (v: number) => `${(v * 100).toFixed(0)} %`;
+  add(
+    d > 0 ? 'More cloud.' : 'More sun.',
+    `${share(next)} cloud over the next day, ${share(last)} over the last.`,
+    d > 0 ? 'Low light lowers caution: fish come shallower.' : 'In bright sun fish go deeper and into shade; dark ground warms.',
+  );
+}
+
+function air(water: WaterState, now: number, add: Add): void {
+  const [here, before] = [sampleSeries(water.airTempC, now), sampleSeries(water.airTempC, now - DAY)];
+  if (!here || !before || Math.abs(here.value - before.value) < 2) return;
+  const d = here.value - before.value;
+  add(
+    `Air ${d > 0 ? 'warmer' : 'colder'} by ${Math.abs(d).toFixed(0)} °C.`,
+    `${here.value.toFixed(0)} °C, was ${before.value.toFixed(0)}.`,
+    d < 0 ? 'Cold mornings start late.' : '',
+  );
+}
+
+function flow(water: WaterState, now: number, add: Add): void {
+  const here = sampleSeries(water.flowM3s, now, { maxGapMs: 12 * HOUR, carryMs: 2 * DAY });
+  const before = sampleSeries(water.flowM3s, now - DAY, { maxGapMs: 12 * HOUR });
+  if (!here || !before) return;
+  const ratio = here.value / Math.max(0.01, before.value);
+  add(
+    ratio > 1.15 ? 'The stream rises.' : ratio < 0.87 ? 'The stream falls.' : 'The stream runs as yesterday.',
+    `${here.value.toFixed(1)} m³/s, was ${before.value.toFixed(1)}.`,
+    ratio > 1.15 ? 'Inflows bring oxygen and food: fish hold at the edge of the blow-out.' : '',
+  );
+}
+
+function pressure(water: WaterState, now: number, add: Add): void {
+  const here = sampleSeries(water.pressureHpa, now);
   const later = sampleSeries(water.pressureHpa, now + DAY);
-  if (pressure && later && later.value - pressure.value < -4)
+  if (here && later && later.value - here.value < -4)
     add(
       'Pressure falls.',
-      `${pressure.value.toFixed(0)} hPa, ${later.value.toFixed(0)} this time tomorrow.`,
+      `${here.value.toFixed(0)} hPa, ${later.value.toFixed(0)} this time tomorrow.`,
       'Weather is turning: check the limits of the boat at each stop.',
       true,
     );
+}
 
+/** Variables in words. */
+export const VARIABLE_WORDS: Record<string, string> = {
+  windMps: 'wind',
+  windGustMps: 'gusts',
+  windFromDeg: 'wind direction',
+  airTempC: 'air temperature',
+  dewPointC: 'dew point',
+  pressureHpa: 'pressure',
+  cloud: 'cloud',
+  waterTempC: 'water temperature',
+  waterLevelM: 'level',
+  clarityM: 'clarity',
+  visibilityM: 'visibility',
+  flowM3s: 'flow',
+  thunder: 'thunder',
+  note: 'note',
+};
+
+function stations(state: WaterStateView, water: WaterState, now: number, zone: string, add: Add): void {
+  for (const [name, series] of [
+    ['Wind', water.wind?.east ?? null],
+    ['Water temperature', water.waterTempC],
+  ] as const) {
+    const last = series && series.forecastFrom > 0 ? (series.atMs[series.forecastFrom - 1] as number) : null;
+    if (last !== null && now - last > STALE && now - last < 5 * DAY)
+      add(
+        `${name} is ${((now - last) / HOUR).toFixed(0)} h old.`,
+        `Last good reading ${dayName(last, zone)} ${clock(last, zone)}.`,
+        'Look before you trust it.',
+        true,
+      );
+  }
+  for (const d of state.disagreements)
+    add(
+      `${d.a} and ${d.b} disagree on ${VARIABLE_WORDS[d.variable] ?? d.variable}.`,
+      `${d.aValue.toFixed(1)} against ${d.bValue.toFixed(1)} over ${d.hours} common hours.`,
+      '',
+      true,
+    );
   for (const s of state.stations) {
-    for (const f of s.failed.filter((x) => x.variable === 'windMps' && x.count >= 2)) {
+    for (const f of s.failed.filter((x) => x.variable === 'windMps' && x.count >= 2))
       add(
         `${s.name} is left out for wind.`,
         `${f.count} readings failed their checks since ${dayName(f.since, zone)} ${clock(f.since, zone)}.`,
         '',
         true,
       );
-    }
     if (s.lastError)
       add(
         `${s.name} does not answer.`,
-        `${s.lastError}. Last good readings ${s.polledTo ? `from ${clock(s.polledTo, zone)}` : 'none'}.`,
+        `${s.lastError}. Last good reading ${s.lastGoodAt ? `${dayName(s.lastGoodAt, zone)} ${clock(s.lastGoodAt, zone)}` : 'none'}${s.nextTryAt ? `; tried again ${clock(s.nextTryAt, zone)}` : ''}.`,
         '',
         true,
       );
   }
-  return changes;
 }

@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { get } from '../app/api';
+import { Button, Fault } from '../ui/parts';
+import { Sheet } from '../ui/Sheet';
+
+interface Exported {
+  readonly fileName: string;
+  readonly mediaType: string;
+  readonly text: string;
+  readonly spots: number;
+  readonly leftOut: number;
+}
+
+/** Spots as a file. Captains' spots are left out unless they are asked for, and asked for twice. */
+export function ExportDialog({
+  open,
+  waterId,
+  captains,
+  onClose,
+}: {
+  open: boolean;
+  waterId: string;
+  captains: number;
+  onClose: () => void;
+}) {
+  const [format, setFormat] = useState<'gpx' | 'kml' | 'geojson'>('gpx');
+  const [all, setAll] = useState(false);
+  const [sure, setSure] = useState(false);
+  const [error, setError] = useState<unknown>(null);
+  async function save() {
+    setError(null);
+    if (all && !sure) {
+      setSure(true);
+      return;
+    }
+    try {
+      const file = await get<Exported>(
+        `/waters/${waterId}/export?${new URLSearchParams({ format, captains: all ? 'yes' : 'no', sure: all && sure ? 'yes' : 'no' })}`,
+      );
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(new Blob([file.text], { type: file.mediaType }));
+      link.download = file.fileName;
+      link.click();
+      URL.revokeObjectURL(link.href);
+      toast(`${file.spots} spots written${file.leftOut > 0 ? `, ${file.leftOut} of the captains' left out` : ''}.`);
+      close();
+    } catch (problem) {
+      setError(problem);
+    }
+  }
+  const close = () => {
+    setAll(false);
+    setSure(false);
+    setError(null);
+    onClose();
+  };
+  return (
+    <Sheet open={open} title="Export spots" note="A file that other programs read. It shows where your spots are." onClose={close}>
+      <div className="flex flex-col gap-3">
+        <label className="flex items-center gap-2">
+          Format
+          <select
+            value={format}
+            onChange={(e) => setFormat(e.target.value as 'gpx')}
+            className="rounded border border-ink-3 bg-chalk px-2 py-1"
+          >
+            <option value="gpx">GPX</option>
+            <option value="kml">KML</option>
+            <option value="geojson">GeoJSON</option>
+          </select>
+        </label>
+        {captains > 0 && (
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              checked={all}
+              onChange={(e) => {
+                setAll(e.target.checked);
+                setSure(false);
+              }}
+            />
+            With the {captains} {captains === 1 ? 'spot' : 'spots'} that only captains know
+          </label>
+        )}
+        {sure && (
+          <p role="alert" className="border-l-4 border-rust bg-rust-pale px-3 py-2">
+            Once out, a secret spot cannot be called back. Press again if they may leave the outfit; it is noted who did it.
+          </p>
+        )}
+        {error !== null && <Fault error={error} />}
+        <div className="flex justify-end gap-2">
+          <Button onClick={close}>Cancel</Button>
+          <Button strong onClick={save}>
+            {sure ? 'Yes, with the captains’ spots' : 'Save the file'}
+          </Button>
+        </div>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,212 @@
+import type { OutfitView } from '@bluffwind/contract/outfit';
+import type { SpotView } from '@bluffwind/contract/grounds';
+import { passageTimes } from '@bluffwind/core/conditions/passages';
+import { shelterOf } from '@bluffwind/core/conditions/shelter';
+import type { SpotConditions, SpotGround } from '@bluffwind/core/conditions/spotConditions';
+import { waveSpread } from '@bluffwind/core/exposure/waves';
+import { fuelFor } from '@bluffwind/core/ground/fuel';
+import { compassPoint } from '@bluffwind/core/units/angle';
+import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { historyQuery } from '../app/queries';
+import { clock, dayName, depth, rate, wind } from '../ui/format';
+import { Button, Fault } from '../ui/parts';
+
+interface Props {
+  readonly spot: SpotView;
+  readonly c: SpotConditions;
+  readonly at: (spot: SpotGround, atMs: number) => SpotConditions;
+  readonly zone: string;
+  readonly tidal: boolean;
+  readonly boat: OutfitView['boats'][number] | undefined;
+  readonly runSeconds: number | undefined;
+  readonly mayEdit: boolean;
+  readonly duplicates: readonly SpotView[];
+  readonly onEdit: () => void;
+  readonly onMerge: (into: SpotView) => void;
+  readonly onRetire: () => void;
+  readonly onClose: () => void;
+}
+
+const QUARTERS = ['early flood', 'late flood', 'early ebb', 'late ebb'] as const;
+const PRESSURE = ['', 'few boats', 'some boats', 'many boats'] as const;
+const TRUST = { measured: 'measured', forecast: 'forecast', carried: 'carried forward' } as const;
+
+/** One spot at the cursor's time, its access over the day, and its history. */
+export function SpotPanel(props: Props) {
+  const { spot: s, c, at, zone, tidal, boat, runSeconds, mayEdit, duplicates } = props;
+  const history = useQuery(historyQuery(s.id));
+  const day = startOfLocalDay(localDate(c.at, zone), zone);
+  const access = useMemo(
+    () =>
+      s.accessDepthM === null || !boat || !tidal
+        ? null
+        : passageTimes(at, { chartedDepthM: s.accessDepthM, ground: s }, boat.draughtM, day, day + DAY),
+    [s, boat, tidal, at, day],
+  );
+  const spread =
+    c.waveM === null || c.windMps === null || c.fetchM === null ? null : waveSpread(c.windMps, c.fetchM, Math.max(0.3, c.depthM));
+  const rest = s.restDays > 0 && s.lastFishedAt ? Date.parse(s.lastFishedAt) + s.restDays * DAY : null;
+  const fuel = boat && runSeconds !== undefined && Number.isFinite(runSeconds) ? fuelFor(boat, runSeconds) : null;
+  const rows: [string, string, string?][] = [
+    ['Depth', `${depth(c.depthM)} m now, ${depth(s.depthMinM)} to ${depth(s.depthMaxM)} at datum`],
+    ...(tidal && c.tideStage !== null
+      ? [
+          [
+            'Tide',
+            `${QUARTERS[Math.floor(c.tideStage * 4) % 4]}, ${c.sinceTurnH?.toFixed(1)} h after the turn`,
+            c.fields.level ? TRUST[c.fields.level.trust] : undefined,
+          ] as [string, string, string?],
+        ]
+      : []),
+    ...(c.currentMps !== null
+      ? [['Current', `${c.currentMps.toFixed(1)} m/s to ${compassPoint(c.currentToDeg ?? 0)}`] as [string, string]]
+      : []),
+    ...(c.flowM3s !== null ? [['Stream', `${c.flowM3s.toFixed(1)} m³/s`] as [string, string]] : []),
+    [
+      'Wind',
+      `${wind(c.windMps, c.windFromDeg)} m/s, ${shelterOf(c)}${s.shoreNormalDeg === null ? '' : `; bank faces ${compassPoint(s.shoreNormalDeg)}`}`,
+      c.fields.wind ? TRUST[c.fields.wind.trust] : undefined,
+    ],
+    ['Fetch', c.fetchM === null ? 'unknown' : c.fetchM > 20_000 ? 'open sea' : `${(c.fetchM / 1000).toFixed(1)} km`],
+    [
+      'Wave',
+      c.waveM === null
+        ? 'unknown'
+        : `${c.waveM.toFixed(1)} m${spread && spread.highM >= 0.15 ? `, methods say ${spread.lowM.toFixed(1)} to ${spread.highM.toFixed(1)}` : ''}${c.windAgainstCurrent ? ', wind against current' : ''}`,
+    ],
+    [
+      'Water',
+      c.waterTempC === null
+        ? 'unknown'
+        : `${c.waterTempC.toFixed(1)} ±${(c.waterTempSdC ?? 0).toFixed(1)} °C${Math.abs(c.warmerC ?? 0) >= 0.1 ? `, ${Math.abs(c.warmerC ?? 0).toFixed(1)} ${(c.warmerC ?? 0) > 0 ? 'warmer' : 'cooler'} than the station’s` : ''}`,
+      `${s.heatReadings} ${s.heatReadings === 1 ? 'reading' : 'readings'} here`,
+    ],
+    [
+      'Light',
+      c.lightFraction === null
+        ? 'clarity unknown'
+        : `${(c.lightFraction * 100).toFixed(0)} % at fish depth, clarity ${c.clarityM?.toFixed(1)} m`,
+    ],
+    [
+      'Shade',
+      c.shadeToDeg === null ? 'no sun to speak of' : `falls to ${compassPoint(c.shadeToDeg)}, sun ${c.sunHeightDeg.toFixed(0)}° high`,
+    ],
+    ...(access
+      ? [
+          [
+            'Way in',
+            access.length === 0
+              ? `shut all day for ${boat?.name}`
+              : `${access.map((w) => `${clock(w.fromMs, zone)}–${w.toMs >= day + DAY ? '24:00' : clock(w.toMs, zone)}`).join(', ')} for ${boat?.name}`,
+          ] as [string, string],
+        ]
+      : []),
+    ...(boat && runSeconds !== undefined
+      ? [
+          [
+            'Run',
+            Number.isFinite(runSeconds)
+              ? `${(runSeconds / 60).toFixed(0)} min from the dock; there and back ${fuel?.litres.toFixed(0)} L of ${fuel?.usableL.toFixed(0)} usable`
+              : 'no way at this tide',
+          ] as [string, string],
+        ]
+      : []),
+  ];
+  return (
+    <section aria-label={s.name} className="min-h-0 flex-1 overflow-auto px-3 py-2" tabIndex={0} data-spot-panel>
+      <div className="flex items-start justify-between gap-2">
+        <h2 className="font-bold">{s.name}</h2>
+        <Button className="py-0.5" onClick={props.onClose}>
+          All spots
+        </Button>
+      </div>
+      <p className="text-[0.9rem] text-ink-2">
+        {s.structure} over {s.bottom}
+        {s.privacy === 'captain' ? ' · captains only' : ''} · {PRESSURE[s.pressure]}
+      </p>
+      {s.writtenOff && <p className="text-[0.9rem] text-rust">Written off. {s.writtenOff}</p>}
+      {s.hazards && <p className="text-[0.9rem] text-rust">{s.hazards}</p>}
+      {s.legality && <p className="text-[0.9rem] text-rust">{s.legality}</p>}
+      {rest !== null && rest > c.at && (
+        <p className="text-[0.9rem] text-rust">
+          Rests until {dayName(rest, zone)} {clock(rest, zone)}.
+        </p>
+      )}
+      {duplicates.map((d) => (
+        <p
+          key={d.id}
+          className="mt-1 flex items-baseline justify-between gap-2 border-l-4 border-rust bg-rust-pale px-2 py-1 text-[0.9rem]"
+        >
+          Within 30 m of {d.name}: the same?
+          {mayEdit && (
+            <Button className="py-0.5" onClick={() => props.onMerge(d)}>
+              Merge into it
+            </Button>
+          )}
+        </p>
+      ))}
+      <dl className="mt-2">
+        {rows.map(([name, value, note]) => (
+          <div key={name} className="grid grid-cols-[64px_1fr] gap-x-2 border-t border-line py-1 text-[0.9rem]" data-row={name}>
+            <dt className="text-ink-2">{name}</dt>
+            <dd>
+              {value}
+              {note ? <span className="text-ink-3"> · {note}</span> : ''}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {mayEdit && (
+        <div className="mt-2 flex gap-2">
+          <Button hint="E" className="py-1" onClick={props.onEdit}>
+            Edit
+          </Button>
+          <Button className="py-1" onClick={props.onRetire}>
+            Retire
+          </Button>
+        </div>
+      )}
+      <h3 className="mt-3 border-t border-line pt-2 font-semibold">In the log</h3>
+      <p className="text-[0.9rem]">
+        <span className="num">{s.fish}</span> fish in <span className="num">{s.rodHours.toFixed(0)}</span> rod-h
+        {s.rodHours > 0 ? `, ${rate(s.fish / s.rodHours)} an hour` : ''}; {s.weekRodHours.toFixed(1)} rod-h in the last seven days.
+      </p>
+      {history.error && <Fault error={history.error} retry={() => void history.refetch()} />}
+      {history.data && history.data.byTide.length > 0 && (
+        <table className="mt-1 w-full text-[0.87rem]">
+          <caption className="sr-only">Fish and rod-hours by quarter of the tide</caption>
+          <thead>
+            <tr className="text-left text-ink-2">
+              <th className="font-normal">Tide</th>
+              <th className="text-right font-normal">fish</th>
+              <th className="text-right font-normal">rod-h</th>
+              <th className="text-right font-normal">an hour</th>
+            </tr>
+          </thead>
+          <tbody className="num">
+            {history.data.byTide.map((q) => (
+              <tr key={q.quarter} className="border-t border-line">
+                <td className="font-sans">{QUARTERS[q.quarter]}</td>
+                <td className="text-right">{q.fish}</td>
+                <td className="text-right">{q.rodHours.toFixed(0)}</td>
+                <td className="text-right">{q.rodHours > 0 ? rate(q.fish / q.rodHours) : ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <ul className="mt-1 text-[0.87rem]">
+        {history.data?.stops.slice(0, 12).map((h) => (
+          <li key={`${h.id}${h.presentation}`} className="border-t border-line py-1">
+            {dayName(h.at, zone)} {clock(h.at, zone)}: <span className="num">{h.fish}</span> in{' '}
+            <span className="num">{h.rodHours.toFixed(1)}</span> rod-h, {h.presentation}
+            {h.windMps !== null ? `; ${wind(h.windMps, h.windFromDeg)}` : ''}
+            {h.waterTempC !== null ? `, ${h.waterTempC.toFixed(1)} °C` : ''}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,135 @@
+// What Grounds works on: chart, spots and water of one water, and the worker that measures the sea bed.
+import type { Chart } from '@bluffwind/contract/grounds';
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import type { ContourLines } from '@bluffwind/core/ground/contourLines';
+import type { FoundFeature } from '@bluffwind/core/ground/finder';
+import type { RunAreas, RunningBoat } from '@bluffwind/core/ground/navigate';
+import { bedOf } from '@bluffwind/core/ground/overlay';
+import { distanceM, type SeaBed } from '@bluffwind/core/ground/seaBed';
+import { HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { serverNow } from '../app/clock';
+import { chartQuery, soundingsQuery, spotsQuery, stateQuery } from '../app/queries';
+import { bedOfChart } from '../chart/bedOfChart';
+import type { GroundWork } from '../workers/ground.worker';
+import { makeGroundWorker, useWorker, type WorkerHandle } from '../workers/useWorker';
+
+/** Chart, spots, soundings and conditions of a water over its shown span. */
+export function useGrounds(waterId: string | undefined, zone: string) {
+  const enabled = waterId !== undefined;
+  const id = waterId ?? '';
+  const today = localDate(serverNow(), zone);
+  const [from, to] = useMemo(() => {
+    const start = startOfLocalDay(today, zone);
+    return [start + 4 * HOUR, start + 46 * HOUR];
+  }, [today, zone]);
+  const chart = useQuery({ ...chartQuery(id), enabled });
+  const spots = useQuery({ ...spotsQuery(id), enabled });
+  const soundings = useQuery({ ...soundingsQuery(id), enabled });
+  const state = useQuery({ ...stateQuery(id, from, to), enabled });
+  const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
+  const water = useMemo(() => (state.data ? waterStateOf(state.data.record) : null), [state.data]);
+  const at = useMemo(() => (water ? conditionsOver(water, from, to) : null), [water, from, to]);
+  return { from, to, chart, spots, soundings, state, bed, water, at };
+}
+
+export const useGroundWorker = (): WorkerHandle<GroundWork> => useWorker<GroundWork>(makeGroundWorker);
+
+/** Contours of the surveys of a chart, worked out off the screen's thread. */
+export function useSurveyContours(worker: WorkerHandle<GroundWork>, chart: Chart | undefined): readonly (readonly ContourLines[])[] {
+  const [contours, setContours] = useState<readonly (readonly ContourLines[])[]>([]);
+  useEffect(() => {
+    let gone = false;
+    void (async () => {
+      const grids = (chart?.surveys ?? []).flatMap((s) => (s.grid ? [s.grid] : []));
+      const made = await Promise.all(grids.map((g) => worker.get().contours(bedOf(g))));
+      if (!gone) setContours(made);
+    })();
+    return () => {
+      gone = true;
+    };
+  }, [chart, worker]);
+  return contours;
+}
+
+/** A place of the finder's with a name of its own. */
+export interface Found extends FoundFeature {
+  readonly key: string;
+}
+
+const SAME_M = 40;
+const KNOWN_M = 60;
+
+/** What the finder offers: not dismissed, and not where a spot is already. */
+export function useFound(
+  worker: WorkerHandle<GroundWork>,
+  bed: SeaBed | null,
+  chart: Chart | undefined,
+  spots: readonly { readonly lat: number; readonly lon: number }[],
+  wanted: boolean,
+): readonly Found[] | null {
+  const [all, setAll] = useState<{ bed: SeaBed; list: readonly FoundFeature[] } | null>(null);
+  useEffect(() => {
+    if (!bed || !wanted) return;
+    let gone = false;
+    void worker
+      .get()
+      .find(bed)
+      .then((list) => {
+        if (!gone) setAll({ bed, list });
+      });
+    return () => {
+      gone = true;
+    };
+  }, [bed, wanted, worker]);
+  return useMemo(() => {
+    if (!all || all.bed !== bed || !chart) return null;
+    return all.list
+      .filter((f) => !chart.dismissed.some((d) => d.kind === f.kind && distanceM(d, f) < SAME_M))
+      .filter((f) => !spots.some((s) => distanceM(s, f) < KNOWN_M))
+      .map((f) => ({ ...f, key: `${f.kind} ${f.lat.toFixed(6)} ${f.lon.toFixed(6)}` }));
+  }, [all, bed, chart, spots]);
+}
+
+/** What bars or slows runs on a chart. */
+export function areasOf(chart: Chart): RunAreas {
+  return {
+    noGo: chart.features.filter((f) => f.kind === 'no-go').map((f) => f.points),
+    noWake: chart.features.filter((f) => f.kind === 'no-wake').map((f) => ({ ring: f.points, limitMps: f.detail.limitMps ?? 2.6 })),
+  };
+}
+
+interface RunsQuery {
+  readonly key: string;
+  readonly bed: SeaBed | null;
+  readonly chart: Chart | undefined;
+  readonly boat: RunningBoat | undefined;
+  readonly tideM: number;
+  readonly waveM: number;
+  readonly dock: { readonly lat: number; readonly lon: number } | undefined;
+  readonly places: readonly { readonly id: string; readonly lat: number; readonly lon: number }[];
+}
+
+/** Seconds from the dock and between places for a boat at a tide, by id; null until they are worked out. */
+export function useRuns(worker: WorkerHandle<GroundWork>, q: RunsQuery): ReadonlyMap<string, number> | null {
+  const [runs, setRuns] = useState<ReadonlyMap<string, number> | null>(null);
+  const { bed, chart, boat, dock, places, key } = q;
+  const tideStep = Math.floor(q.tideM / 0.25) * 0.25;
+  const waveStep = Math.round(q.waveM * 5) / 5;
+  useEffect(() => {
+    if (!bed || !chart || !boat || !dock) return;
+    let gone = false;
+    void worker
+      .get()
+      .runs({ key, bed, boat, areas: areasOf(chart), tideM: tideStep, waveM: waveStep, places: [dock, ...places] })
+      .then((matrix) => {
+        if (!gone) setRuns(new Map(places.map((p, i) => [p.id, matrix[0]?.[i + 1] ?? Number.POSITIVE_INFINITY])));
+      });
+    return () => {
+      gone = true;
+    };
+  }, [worker, key, bed, chart, boat, dock, places, tideStep, waveStep]);
+  return runs;
+}

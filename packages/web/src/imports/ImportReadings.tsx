@@ -1,0 +1,297 @@
+import { DAY } from '@bluffwind/core/units/time';
+import { INPUT_UNITS } from '@bluffwind/core/formats/unitsOf';
+import type { ReadingMapping, ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { toast } from 'sonner';
+import { v7 } from 'uuid';
+import { post } from '../app/api';
+import { serverNow } from '../app/clock';
+import { clock, dayName } from '../ui/format';
+import { Button, Fault } from '../ui/parts';
+import { Sheet } from '../ui/Sheet';
+import { VARIABLE_WORDS } from '../water/sinceYesterday';
+import type { FilesWork, ReadingKind, TableHead } from '../workers/files.worker';
+import { makeFilesWorker, useWorker } from '../workers/useWorker';
+import { ImportList } from './ImportList';
+import { FileFault, RefusedList } from './RefusedList';
+
+interface Props {
+  readonly open: boolean;
+  readonly waterId: string;
+  readonly waterName: string;
+  readonly zone: string;
+  readonly onClose: () => void;
+}
+
+const KIND_WORDS: Record<ReadingKind, string> = {
+  csv: 'a table: choose what its columns are',
+  nmea: 'a log of NMEA 0183 sentences',
+  metar: 'aviation weather reports (METAR)',
+  river: 'tab-separated river data of a public agency',
+  tide: 'comma-separated tide and weather data of a public agency',
+};
+const MOST = 200_000;
+
+/** Readings from a file: read on this device, shown before they are stored, stored whole or not at all. */
+export function ImportReadings({ open, waterId, waterName, zone, onClose }: Props) {
+  const queries = useQueryClient();
+  const worker = useWorker<FilesWork>(makeFilesWorker);
+  const [file, setFile] = useState<{ name: string; text: string; kind: ReadingKind } | null>(null);
+  const [head, setHead] = useState<TableHead<ReadingMapping> | null>(null);
+  const [mapping, setMapping] = useState<ReadingMapping | null>(null);
+  const [unit, setUnit] = useState<'metric' | 'us'>('metric');
+  const [read, setRead] = useState<ReadingsRead | null>(null);
+  const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
+  const [error, setError] = useState<unknown>(null);
+  const [busy, setBusy] = useState(false);
+  const key = useRef(v7());
+
+  useEffect(() => {
+    if (open) return;
+    worker.end();
+    setFile(null);
+    setHead(null);
+    setMapping(null);
+    setRead(null);
+    setFault(null);
+    setError(null);
+  }, [open, worker]);
+
+  async function choose(chosen: File) {
+    key.current = v7();
+    setRead(null);
+    setHead(null);
+    setMapping(null);
+    setFault(null);
+    setError(null);
+    const text = await chosen.text();
+    const found = await worker.get().readingKind(text);
+    if ('fault' in found) return setFault(found);
+    setFile({ name: chosen.name, text, kind: found.kind });
+    if (found.kind !== 'csv') return;
+    const table = await worker.get().readingTable(text, zone);
+    if ('fault' in table) return setFault(table);
+    setHead(table);
+    setMapping(table.guess);
+  }
+
+  useEffect(() => {
+    if (!file || (file.kind === 'csv' && (!mapping || mapping.values.length === 0 || mapping.timeColumns.length === 0))) return;
+    let gone = false;
+    void (async () => {
+      const answer = await worker.get().readings(file.text, file.kind, { mapping, zone, nowMs: serverNow(), unit });
+      if (gone) return;
+      if ('fault' in answer) setFault(answer);
+      else {
+        setFault(null);
+        setRead(answer);
+      }
+    })();
+    return () => {
+      gone = true;
+    };
+  }, [file, mapping, zone, unit, worker]);
+
+  async function store() {
+    if (!read || !file) return;
+    setBusy(true);
+    setError(null);
+    try {
+      await post(`/waters/${waterId}/imports/readings`, {
+        id: key.current,
+        fileName: file.name,
+        refused: read.refused.length,
+        source: file.kind,
+        atMs: read.readings.map((r) => Math.round(r.atMs)),
+        variable: read.readings.map((r) => r.variable),
+        value: read.readings.map((r) => r.value),
+      });
+      await queries.invalidateQueries();
+      toast(`${read.readings.length} readings of ${file.name} are stored.`);
+      onClose();
+    } catch (problem) {
+      setError(problem);
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  const variables = [...new Set(read?.readings.map((r) => r.variable))];
+  const span = read?.readings.reduce<[number, number]>(
+    ([a, b], r) => [Math.min(a, r.atMs), Math.max(b, r.atMs)],
+    [Number.POSITIVE_INFINITY, 0],
+  );
+  const field = 'rounded border border-ink-3 bg-chalk px-2 py-1';
+  const change = (column: number, variable: string, unitId: string) => {
+    if (!mapping) return;
+    const others = mapping.values.filter((v) => v.column !== column);
+    setMapping({ ...mapping, values: variable === '' ? others : [...others, { column, variable, unit: unitId }] });
+  };
+  return (
+    <Sheet
+      open={open}
+      wide
+      title="Import readings"
+      note={`Into ${waterName}. Nothing is stored until you say so, and it can be undone whole.`}
+      onClose={onClose}
+    >
+      <div className="flex flex-col gap-3">
+        <label className="flex flex-col gap-1">
+          File: CSV, NMEA log, METAR text, or the two public agency layouts
+          <input
+            type="file"
+            accept=".csv,.txt,.tsv,.rdb,.log,.nmea"
+            onChange={(e) => e.target.files?.[0] && void choose(e.target.files[0])}
+          />
+        </label>
+        {file && !fault && <p className="text-ink-2">It is {KIND_WORDS[file.kind]}.</p>}
+        {fault && <FileFault {...fault} />}
+        {file?.kind === 'tide' && (
+          <label className="flex items-center gap-2">
+            Units of the file
+            <select value={unit} onChange={(e) => setUnit(e.target.value as 'metric' | 'us')} className={field}>
+              <option value="metric">metric</option>
+              <option value="us">feet, °F, knots</option>
+            </select>
+          </label>
+        )}
+        {head && mapping && (
+          <div className="flex flex-wrap gap-3 text-[0.9rem]">
+            <label className="flex items-center gap-2">
+              Decimal sign
+              <select
+                value={mapping.decimal}
+                onChange={(e) => setMapping({ ...mapping, decimal: e.target.value as '.' | ',' })}
+                className={field}
+              >
+                <option value=".">point</option>
+                <option value=",">comma</option>
+              </select>
+            </label>
+            <label className="flex items-center gap-2">
+              Dates such as 03/04
+              <select
+                value={mapping.order}
+                onChange={(e) => setMapping({ ...mapping, order: e.target.value as 'dmy' | 'mdy' })}
+                className={field}
+              >
+                <option value="dmy">day first</option>
+                <option value="mdy">month first</option>
+              </select>
+            </label>
+            <label className="flex items-center gap-2">
+              Zone of times without one
+              <select value={mapping.zone} onChange={(e) => setMapping({ ...mapping, zone: e.target.value })} className={field}>
+                {[...new Set([zone, 'UTC', Intl.DateTimeFormat().resolvedOptions().timeZone])].map((z) => (
+                  <option key={z} value={z}>
+                    {z}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+        )}
+        {head && mapping && (
+          <div className="overflow-auto" tabIndex={0} role="group" aria-label="Columns of the file">
+            <table className="text-[0.87rem]">
+              <thead>
+                <tr>
+                  {head.header.map((name, i) => {
+                    const value = mapping.values.find((v) => v.column === i);
+                    const isTime = mapping.timeColumns.includes(i);
+                    return (
+                      <th key={`${name} ${String(i)}`} className="border border-line px-2 py-1 text-left align-top">
+                        <span className="block">{name || `column ${i + 1}`}</span>
+                        <select
+                          aria-label={`What ${name} is`}
+                          value={isTime ? 'time' : (value?.variable ?? '')}
+                          onChange={(e) => {
+                            const v = e.target.value;
+                            const times = mapping.timeColumns.filter((c) => c !== i);
+                            if (v === 'time')
+                              setMapping({
+                                ...mapping,
+                                timeColumns: [...times, i].sort((a, b) => a - b),
+                                values: mapping.values.filter((x) => x.column !== i),
+                              });
+                            else {
+                              const others = mapping.values.filter((x) => x.column !== i && x.variable !== v);
+                              setMapping({
+                                ...mapping,
+                                timeColumns: times,
+                                values: v === '' ? others : [...others, { column: i, variable: v, unit: INPUT_UNITS[v]?.[0]?.id ?? '' }],
+                              });
+                            }
+                          }}
+                          className={field}
+                        >
+                          <option value="">leave out</option>
+                          <option value="time">time</option>
+                          {Object.keys(INPUT_UNITS)
+                            .filter((v) => v !== 'depthM')
+                            .map((v) => (
+                              <option key={v} value={v}>
+                                {VARIABLE_WORDS[v]}
+                              </option>
+                            ))}
+                        </select>
+                        {value && (
+                          <select
+                            aria-label={`Unit of ${name}`}
+                            value={value.unit}
+                            onChange={(e) => change(i, value.variable, e.target.value)}
+                            className={field}
+                          >
+                            {INPUT_UNITS[value.variable]?.map((u) => (
+                              <option key={u.id} value={u.id}>
+                                {u.name}
+                              </option>
+                            ))}
+                          </select>
+                        )}
+                      </th>
+                    );
+                  })}
+                </tr>
+              </thead>
+              <tbody className="num">
+                {head.rows.map((r) => (
+                  <tr key={r.join('\u0001')}>
+                    {head.header.map((name, i) => (
+                      <td key={`${name} ${String(i)}`} className="border border-line px-2 py-0.5">
+                        {r[i]}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        )}
+        {read && span && read.readings.length > 0 && (
+          <p data-preview>
+            <span className="num">{read.readings.length}</span> readings of {variables.map((v) => VARIABLE_WORDS[v] ?? v).join(', ')}, from{' '}
+            {dayName(span[0], zone)} {clock(span[0], zone)} to {dayName(span[1], zone)} {clock(span[1], zone)}
+            {(span[1] - span[0]) / DAY > 400 ? ' (over a year: check the date order)' : ''}.
+          </p>
+        )}
+        {read && read.readings.length === 0 && (
+          <FileFault fault="The file gives no readings." remedy="Choose a time column and at least one value." />
+        )}
+        {read && read.readings.length > MOST && (
+          <FileFault fault={`It holds more than ${MOST} readings.`} remedy="Split it by month and import the parts." />
+        )}
+        {read && <RefusedList refused={read.refused} />}
+        {error !== null && <Fault error={error} />}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Cancel</Button>
+          <Button strong disabled={!read || read.readings.length === 0 || read.readings.length > MOST || busy} onClick={store}>
+            Store {read && read.readings.length > 0 ? `${read.readings.length} readings` : ''}
+          </Button>
+        </div>
+        <ImportList waterId={waterId} zone={zone} kinds={['readings']} />
+      </div>
+    </Sheet>
+  );
+}

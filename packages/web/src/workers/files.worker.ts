@@ -1,0 +1,87 @@
+// Files are read here, off the screen's own thread: a large or hostile one can only hold up this worker, which is ended.
+import { isRiverFile, isTideFile, readRiverFile, readTideFile } from '@bluffwind/core/formats/agencyFiles';
+import { readMetars } from '@bluffwind/core/formats/metar';
+import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog';
+import type { PlacesRead } from '@bluffwind/core/formats/places';
+import { guessMapping, type ReadingMapping, type ReadingsRead, readReadings } from '@bluffwind/core/formats/readingsCsv';
+import { readPlaces } from '@bluffwind/core/formats/readPlaces';
+import { UnreadableFile } from '@bluffwind/core/formats/refused';
+import { guessSoundingMapping, readSoundings, type SoundingMapping, type SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
+import { readTable, type Table } from '@bluffwind/core/formats/table';
+import { expose } from 'comlink';
+
+export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide';
+
+/** Head of a table with a first guess of its mapping. */
+export interface TableHead<M> {
+  readonly header: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+  readonly guess: M;
+}
+
+type Fault = { readonly fault: string; readonly remedy: string };
+export type Answer<T> = T | Fault;
+
+/** Refusals of a whole file cross to the screen as plain data. */
+function plainly<T>(read: () => T): Answer<T> {
+  try {
+    return read();
+  } catch (error) {
+    if (error instanceof UnreadableFile) return { fault: error.reason, remedy: error.remedy };
+    if (error instanceof RangeError) return { fault: error.message, remedy: 'Change the choice named and try again.' };
+    return { fault: `The file could not be read: ${(error as Error).message}.`, remedy: 'Check that it is the right file.' };
+  }
+}
+
+const isNmea = (text: string) => /^[$!][A-Z]{5},/m.test(text.slice(0, 4000));
+const isMetar = (text: string) => /^(METAR |SPECI )?[A-Z][A-Z0-9]{3} \d{6}Z /m.test(text.slice(0, 2000));
+const headOf = (t: Table) => ({ header: t.header, rows: t.records.slice(0, 5).map((r) => r.cells) });
+
+const work = {
+  readingKind(text: string): Answer<{ kind: ReadingKind }> {
+    return plainly(() => {
+      if (isNmea(text)) return { kind: 'nmea' as const };
+      if (isMetar(text)) return { kind: 'metar' as const };
+      if (isRiverFile(text)) return { kind: 'river' as const };
+      return { kind: isTideFile(readTable(text)) ? ('tide' as const) : ('csv' as const) };
+    });
+  },
+  readingTable(text: string, zone: string): Answer<TableHead<ReadingMapping>> {
+    return plainly(() => {
+      const t = readTable(text);
+      return { ...headOf(t), guess: guessMapping(t, zone) };
+    });
+  },
+  readings(
+    text: string,
+    kind: ReadingKind,
+    o: { mapping: ReadingMapping | null; zone: string; nowMs: number; unit: 'metric' | 'us' },
+  ): Answer<ReadingsRead> {
+    return plainly((): ReadingsRead => {
+      if (kind === 'nmea') return readNmeaLog(text);
+      if (kind === 'metar') return readMetars(text, o.nowMs);
+      if (kind === 'river') return readRiverFile(text);
+      if (kind === 'tide') return readTideFile(text, o.zone, o.unit);
+      const t = readTable(text);
+      return readReadings(t, o.mapping ?? guessMapping(t, o.zone));
+    });
+  },
+  places: (text: string): Answer<PlacesRead> => plainly(() => readPlaces(text)),
+  soundingTable(text: string, zone: string): Answer<TableHead<SoundingMapping> | { nmea: true }> {
+    return plainly(() => {
+      if (isNmea(text)) return { nmea: true as const };
+      const t = readTable(text);
+      return { ...headOf(t), guess: guessSoundingMapping(t, zone) };
+    });
+  },
+  soundings(text: string, mapping: SoundingMapping | null): Answer<SoundingsRead> {
+    return plainly(() => {
+      if (mapping) return readSoundings(readTable(text), mapping);
+      const { soundings, refused } = readNmeaLog(text);
+      return { soundings: soundings as readonly TrackSounding[], refused };
+    });
+  },
+};
+
+export type FilesWork = typeof work;
+expose(work);
