@@ -10,8 +10,19 @@ import { ensurePackages } from './packages.mjs';
 const bin = (name) => path.join(ROOT, 'node_modules', '.bin', name);
 
 /** Largest gzipped size in kB of what a screen has to fetch, by the start of the file's name. */
-const BUDGET = { index: 150, Chart: 95, Ribbon: 20, Plan: 15, Deck: 15, waterRecord: 32, 'plan.worker': 45 };
-const TOTAL_KB = 420;
+const BUDGET = {
+  index: 150,
+  Chart: 110,
+  Ribbon: 20,
+  Plan: 15,
+  Deck: 15,
+  Grounds: 28,
+  waterRecord: 36,
+  'plan.worker': 45,
+  'files.worker': 30,
+  'ground.worker': 20,
+};
+const TOTAL_KB = 470;
 
 await main(async () => {
   await ensurePackages();
@@ -42,7 +53,7 @@ await main(async () => {
 async function importRulesWork() {
   const output = await run(bin('depcruise'), ['packages', 'sim', '--config', '.dependency-cruiser.cjs'], { quiet: true });
   const modules = Number(/\((\d+) modules/.exec(output)?.[1] ?? 0);
-  if (modules < 150) throw new Error(`dependency-cruiser saw only ${modules} modules`);
+  if (modules < 250) throw new Error(`dependency-cruiser saw only ${modules} modules`);
 }
 
 async function budget() {

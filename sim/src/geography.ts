@@ -28,8 +28,8 @@ function soundDepth(x: number, y: number): number {
   return jetty(x, y) ? -2.6 : Math.max(d, -6);
 }
 
-/** Where the bar lies and its charted depth on the best line, m. */
-export const BAR_X = 480;
+const BAR_X = 480;
+/** Charted depth of the bar, m. */
 export const BAR_DEPTH_M = 0.3;
 
 /** Two rock jetties at the mouth, from either shore. */

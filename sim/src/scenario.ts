@@ -5,7 +5,7 @@ import { toPosition } from '@bluffwind/core/ground/seaBed';
 import { seeded } from '@bluffwind/core/units/seeded';
 import { addDays, DAY, HOUR } from '@bluffwind/core/units/time';
 import { FAMILIES, PRESENTATIONS } from './catalogue';
-import { BAR_DEPTH_M, BAR_X, GROUND, soundedDepth } from './geography';
+import { BAR_DEPTH_M, GROUND, soundedDepth } from './geography';
 import { FISH } from './hiddenTruth';
 import { drawHistory, SEASONS } from './history';
 import { CLIENT_NAMES, SPOTS } from './names';
@@ -462,7 +462,7 @@ function soundFeatures(uuid: () => string): OutfitScenario['waters'][number]['fe
 const HAZARDS: Record<string, string> = {
   'Outer jetty, head': 'Swell breaks over the head in a south-westerly.',
   'Gannet Pier, east piles': 'Cross current at the piles; do not drift up-stream of them.',
-  'Cold Kettle drain': 'Dries; leave with a metre in hand.',
+  'Cold Kettle drain': 'Shuts behind you on the ebb: leave with a metre in hand.',
   'Inner jetty, tip': 'Loose rock under water 20 m off the tip.',
 };
 

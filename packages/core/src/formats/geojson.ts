@@ -21,19 +21,24 @@ export function readGeoJson(text: string): PlacesRead {
   const places: FilePlace[] = [];
   const refused: Refused[] = [];
   const features = isObject(root) && root.type === 'FeatureCollection' && Array.isArray(root.features) ? root.features : [root];
-  features.forEach((feature, i) => {
+  for (const [i, feature] of features.entries()) {
     const line = i + 1;
     const refuse = (reason: string, remedy: string): void => {
       refused.push({ line, text: quote(JSON.stringify(feature) ?? ''), reason, remedy });
     };
-    if (!isObject(feature)) return refuse('it is not a feature', 'Each feature is an object with a geometry (RFC 7946).');
+    if (!isObject(feature)) {
+      refuse('it is not a feature', 'Each feature is an object with a geometry (RFC 7946).');
+      continue;
+    }
     const bare = feature.type !== 'Feature';
     const geometry = bare ? feature : feature.geometry;
     const properties = !bare && isObject(feature.properties) ? feature.properties : {};
     const words = (key: string) => (typeof properties[key] === 'string' ? (properties[key] as string) : '');
     const shapes = isObject(geometry) ? shapesOf(geometry, 0) : null;
-    if (!shapes || shapes.length === 0)
-      return refuse('its geometry is not known', 'Points, lines, polygons and their collections are read (RFC 7946).');
+    if (!shapes || shapes.length === 0) {
+      refuse('its geometry is not known', 'Points, lines, polygons and their collections are read (RFC 7946).');
+      continue;
+    }
     for (const s of shapes) {
       const points: [number, number][] = [];
       for (const c of s.points) {
@@ -52,7 +57,7 @@ export function readGeoJson(text: string): PlacesRead {
           line,
         });
     }
-  });
+  }
   return { places, refused };
 }
 

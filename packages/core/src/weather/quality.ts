@@ -122,6 +122,3 @@ export function climatologyOf(readings: readonly RawReading[], atMs: number): { 
   const hi = values[Math.ceil(values.length * 0.99) - 1] as number;
   return { min: lo - 0.1 * (hi - lo) - 1, max: hi + 0.1 * (hi - lo) + 1 };
 }
-
-/** What a flag says, in words. */
-export const FLAG_WORDS: Record<QualityFlag, string> = { 1: 'good', 2: 'not checked', 3: 'suspect', 4: 'failed', 9: 'missing' };

@@ -35,7 +35,6 @@ import 'ol/ol.css';
 // biome-ignore lint/correctness/useHookAtTopLevel: not a hook of React, a setting of the map library
 useGeographic();
 
-export type { ChartSpot } from './chartSources';
 export type Shape = 'point' | 'line' | 'area';
 type Points = readonly (readonly [number, number])[];
 
@@ -160,11 +159,9 @@ export function Chart(props: ChartProps) {
     framed.current = frame;
     const m = metresPerDegree(bed.lat0);
     const [width, height] = [(bed.columns * bed.cellM) / m.lon, (bed.rows * bed.cellM) / m.lat];
-    map
-      .getView()
-      .fit([bed.lon0 + 0.02 * width, bed.lat0 + 0.05 * height, bed.lon0 + 0.98 * width, bed.lat0 + 0.95 * height], {
-        padding: [4, 4, 4, 4],
-      });
+    map.getView().fit([bed.lon0 + 0.02 * width, bed.lat0 + 0.05 * height, bed.lon0 + 0.98 * width, bed.lat0 + 0.95 * height], {
+      padding: [4, 4, 4, 4],
+    });
   }, [map, bed, frame]);
 
   // Five centimetres for the water's edge, half a metre for the lee: finer steps cannot be seen.

@@ -1,5 +1,6 @@
-// Soundings as figures. At each scale only the shoalest of each cell is drawn, so that fifty thousand stay legible; the
-// picture is made for half a screen more than is seen and only moved while the chart is panned.
+// Soundings as figures. At each scale the shoalest are drawn first and those that would touch them are left out, so that
+// fifty thousand stay legible; the picture is made for half a screen more than is seen and only moved while the chart is
+// panned.
 import ImageLayer from 'ol/layer/Image';
 import { fromLonLat } from 'ol/proj';
 import ImageCanvasSource from 'ol/source/ImageCanvas';
@@ -12,7 +13,9 @@ export interface SoundingColumns {
   readonly depthM: readonly number[];
 }
 
-const CELL_PX = 38;
+const CELL_PX = 16;
+/** Room that one figure takes, px. */
+const FIGURE_PX = { width: 30, height: 15 };
 const RATIO = 1.6;
 
 /** A layer of soundings. */
@@ -41,10 +44,13 @@ export function soundingsLayer(s: SoundingColumns, zIndex: number): ImageLayer<I
       g.textAlign = 'center';
       g.textBaseline = 'middle';
       g.fillStyle = '#1f4a59';
+      shown.sort((a, b) => (s.depthM[a] as number) - (s.depthM[b] as number));
+      const room = new Room(FIGURE_PX.width * pixelRatio, FIGURE_PX.height * pixelRatio);
       for (const i of shown) {
         const d = s.depthM[i] as number;
         const px = (((x[i] as number) - west) / (east - west)) * width;
         const py = ((north - (y[i] as number)) / (north - south)) * height;
+        if (!room.take(px, py)) continue;
         g.fillText(d >= 20 ? d.toFixed(0) : d.toFixed(1), px, py);
       }
       return canvas;
@@ -79,4 +85,29 @@ export function shoalest(
     if (known === undefined || (depthM[k] as number) < (depthM[known] as number)) best.set(key, k);
   }
   return [...best.values()];
+}
+
+/** Keeps figures apart: what would touch one that is there already gets no room. */
+export class Room {
+  private readonly taken = new Map<string, [number, number][]>();
+
+  constructor(
+    private readonly width: number,
+    private readonly height: number,
+  ) {}
+
+  /** Takes room for a figure round a point; false when another is in the way. */
+  take(x: number, y: number): boolean {
+    const [i, j] = [Math.floor(x / this.width), Math.floor(y / this.height)];
+    for (let a = i - 1; a <= i + 1; a++) {
+      for (let b = j - 1; b <= j + 1; b++) {
+        for (const [px, py] of this.taken.get(`${a} ${b}`) ?? []) {
+          if (Math.abs(px - x) < this.width && Math.abs(py - y) < this.height) return false;
+        }
+      }
+    }
+    const key = `${i} ${j}`;
+    this.taken.set(key, [...(this.taken.get(key) ?? []), [x, y]]);
+    return true;
+  }
 }

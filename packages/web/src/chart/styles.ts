@@ -23,12 +23,14 @@ interface LabelOptions {
   readonly bold?: boolean;
   readonly color?: string;
   readonly size?: number;
+  /** Drawn even when it is wider than the area it names. */
+  readonly overflow?: boolean;
 }
 
 /** Text with a halo of paper. */
 export function label(
   text: string,
-  { offsetX = 0, offsetY = 0, textAlign = 'center', bold = false, color = INK, size = 13 }: LabelOptions = {},
+  { offsetX = 0, offsetY = 0, textAlign = 'center', bold = false, color = INK, size = 13, overflow = false }: LabelOptions = {},
 ): Text {
   return new Text({
     text,
@@ -36,6 +38,7 @@ export function label(
     offsetX,
     offsetY,
     textAlign,
+    overflow,
     fill: new Fill({ color }),
     stroke: new Stroke({ color: 'rgba(251,249,243,0.92)', width: 3.5 }),
   });
@@ -85,7 +88,7 @@ export function featureStyle(kind: 'part' | 'no-go' | 'no-wake' | 'track' | 'pas
         new Style({
           fill: new Fill({ color: hatch('rgba(164,69,29,0.75)', true) }),
           stroke: outline(RUST, 1.6),
-          text: label(`${name}: keep out`, { color: RUST, size: 12 }),
+          text: label(`${name}: keep out`, { color: RUST, size: 12, overflow: true }),
         }),
       ];
     case 'no-wake':
@@ -93,7 +96,7 @@ export function featureStyle(kind: 'part' | 'no-go' | 'no-wake' | 'track' | 'pas
         new Style({
           fill: new Fill({ color: 'rgba(205,191,155,0.22)' }),
           stroke: outline('#8d7a4d', 1.3, [7, 4]),
-          text: label(name, { color: '#5d4f2c', size: 12 }),
+          text: label(name, { color: '#5d4f2c', size: 12, overflow: true }),
         }),
       ];
     case 'part':
@@ -101,7 +104,7 @@ export function featureStyle(kind: 'part' | 'no-go' | 'no-wake' | 'track' | 'pas
         new Style({
           fill: new Fill({ color: writtenOff ? 'rgba(16,41,46,0.16)' : 'rgba(0,0,0,0.01)' }),
           stroke: outline(INK, 1.1, [2, 4]),
-          text: label(writtenOff ? `${name}: written off` : name, { size: 12, color: '#45595c' }),
+          text: label(writtenOff ? `${name}: written off` : name, { size: 12, color: '#45595c', overflow: true }),
         }),
       ];
     case 'track':

@@ -6,7 +6,7 @@ import { toLocal } from '@bluffwind/core/ground/seaBed';
 import { localDate } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { DropdownMenu, Tabs } from 'radix-ui';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
@@ -15,8 +15,6 @@ import { serverNow } from '../app/clock';
 import { meQuery, outfitQuery } from '../app/queries';
 import { isTyping, useCursor } from '../app/time';
 import { Chart, type Shape } from '../chart/Chart';
-import { ImportPlaces } from '../imports/ImportPlaces';
-import { ImportSoundings } from '../imports/ImportSoundings';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
@@ -29,6 +27,10 @@ import { SpotList } from './SpotList';
 import { SpotPanel } from './SpotPanel';
 import { spotLanes } from './spotLanes';
 import { type Found, useFound, useGrounds, useGroundWorker, useRuns, useSurveyContours } from './useGrounds';
+
+// Fetched when a file is to be imported.
+const ImportPlaces = lazy(() => import('../imports/ImportPlaces').then((m) => ({ default: m.ImportPlaces })));
+const ImportSoundings = lazy(() => import('../imports/ImportSoundings').then((m) => ({ default: m.ImportSoundings })));
 
 type Drawing = { readonly what: 'spot' | FeatureView['kind']; readonly shape: Shape };
 type Open = 'spots' | 'soundings' | 'export' | null;
@@ -180,7 +182,7 @@ export default function Grounds() {
   const least = feature?.kind === 'passage' ? leastOf(bed, feature.points) : null;
   const c = chosen ? conditions.get(chosen.id) : undefined;
   const lanes: LaneSpec[] = chosen
-    ? [['light', 10], ...(water.tidal ? [['tide', 50] as const] : []), ...spotLanes(chosen, at, cursor.at)]
+    ? [['light', 10], ...spotLanes(chosen, at, cursor.at)]
     : [['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['water', 44]];
   return (
     <>
@@ -386,15 +388,19 @@ export default function Grounds() {
         captains={spots.filter((s) => s.privacy === 'captain').length}
         onClose={() => setOpen(null)}
       />
-      <ImportPlaces open={open === 'spots'} waterId={water.id} water={water} zone={zone} spots={spots} onClose={() => setOpen(null)} />
-      <ImportSoundings
-        open={open === 'soundings'}
-        waterId={water.id}
-        waterName={water.name}
-        zone={zone}
-        levelAt={g.water?.levelAt ?? null}
-        onClose={() => setOpen(null)}
-      />
+      <Suspense fallback={null}>
+        {open === 'spots' && <ImportPlaces open waterId={water.id} water={water} zone={zone} spots={spots} onClose={() => setOpen(null)} />}
+        {open === 'soundings' && (
+          <ImportSoundings
+            open
+            waterId={water.id}
+            waterName={water.name}
+            zone={zone}
+            levelAt={g.water?.levelAt ?? null}
+            onClose={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
     </>
   );
 }

@@ -19,25 +19,25 @@ interface Line {
 }
 
 const LINES: readonly Line[] = [
-  { key: 'depth', name: 'Over it', unit: 'm of water', digits: 1, height: 52, value: (c) => c.depthM, zero: true },
+  { key: 'depth', name: 'Over it', unit: 'm of water', digits: 1, height: 46, value: (c) => c.depthM, zero: true },
   {
     key: 'onshore',
     name: 'On the bank',
     unit: '',
     digits: 0,
-    height: 40,
+    height: 42,
     value: (c) => (c.windMps === null || c.onshore === null ? null : c.windMps * c.onshore),
     zero: true,
     word: (c) => (c.onshore === null ? 'open' : c.onshore > 0 ? 'm/s onto it' : 'm/s off it'),
   },
-  { key: 'wave', name: 'Wave', unit: 'm', digits: 1, height: 38, value: (c) => c.waveM, zero: true },
-  { key: 'temp', name: 'Water here', unit: '°C', digits: 1, height: 46, value: (c) => c.waterTempC, spread: (c) => c.waterTempSdC },
+  { key: 'wave', name: 'Wave', unit: 'm', digits: 1, height: 42, value: (c) => c.waveM, zero: true },
+  { key: 'temp', name: 'Water here', unit: '°C', digits: 1, height: 44, value: (c) => c.waterTempC, spread: (c) => c.waterTempSdC },
   {
     key: 'light',
     name: 'Light',
     unit: '% at fish depth',
     digits: 0,
-    height: 36,
+    height: 42,
     value: (c) => (c.lightFraction === null || c.sunHeightDeg < -6 ? null : c.lightFraction * 100),
     zero: true,
   },

@@ -74,16 +74,17 @@ export function useFound(
   useEffect(() => {
     if (!bed || !wanted) return;
     let gone = false;
+    const fine = chart?.surveys.flatMap((s) => (s.grid ? [bedOf(s.grid)] : [])) ?? [];
     void worker
       .get()
-      .find(bed)
+      .find(bed, fine)
       .then((list) => {
         if (!gone) setAll({ bed, list });
       });
     return () => {
       gone = true;
     };
-  }, [bed, wanted, worker]);
+  }, [bed, chart, wanted, worker]);
   return useMemo(() => {
     if (!all || all.bed !== bed || !chart) return null;
     return all.list

@@ -55,7 +55,7 @@ export function WindLane({
       {limit && (
         <g>
           <line x1={x(from)} x2={x(to)} y1={y(limit.mps)} y2={y(limit.mps)} stroke="var(--rust)" strokeDasharray="5 3" />
-          <text x={x(to) - 4} y={y(limit.mps) - 4} textAnchor="end" fontSize={11.5} fill="var(--rust)">
+          <text x={x(to) - 4} y={y(limit.mps) + 12} textAnchor="end" fontSize={11.5} fill="var(--rust)">
             {limit.name} {limit.mps}
           </text>
         </g>

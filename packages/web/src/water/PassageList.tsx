@@ -104,7 +104,8 @@ export function PassageList({ chart, bed, water, state, boats, at, cursorAt, zon
               <ul className="text-[0.9rem]">
                 {spans.map((s) => (
                   <li key={`${s.kind}${s.fromMs}`} className="text-rust">
-                    {againstWords(s)}, {clock(s.fromMs, zone)}–{clock(s.toMs + HOUR / 2, zone)}
+                    {againstWords(s)},{' '}
+                    {s.toMs - s.fromMs >= 18 * HOUR ? 'all day' : `${clock(s.fromMs, zone)}–${clock(s.toMs + HOUR / 2, zone)}`}
                   </li>
                 ))}
               </ul>

@@ -3,13 +3,12 @@ import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
 import { isTyping, useCursor } from '../app/time';
 import { bedOfChart } from '../chart/bedOfChart';
-import { ImportReadings } from '../imports/ImportReadings';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
@@ -19,6 +18,8 @@ import { ReadingDialog } from './ReadingDialog';
 import { sinceYesterday } from './sinceYesterday';
 import { StationList } from './StationList';
 import { WarmthList } from './WarmthList';
+
+const ImportReadings = lazy(() => import('../imports/ImportReadings').then((m) => ({ default: m.ImportReadings })));
 
 const TABS = [
   ['changed', 'Changed'],
@@ -183,7 +184,9 @@ export default function Water() {
         </div>
       </div>
       <ReadingDialog open={adding} waterId={water.id} waterName={water.name} spots={spots.data ?? []} onClose={() => setAdding(false)} />
-      <ImportReadings open={importing} waterId={water.id} waterName={water.name} zone={zone} onClose={() => setImporting(false)} />
+      <Suspense fallback={null}>
+        {importing && <ImportReadings open waterId={water.id} waterName={water.name} zone={zone} onClose={() => setImporting(false)} />}
+      </Suspense>
     </>
   );
 }

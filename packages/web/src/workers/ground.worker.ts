@@ -3,7 +3,7 @@ import { type ContourLines, contourDepths, contourLines } from '@bluffwind/core/
 import { type FoundFeature, findFeatures } from '@bluffwind/core/ground/finder';
 import { gridSoundings, type Soundings } from '@bluffwind/core/ground/gridSoundings';
 import { quickestWay, type RunAreas, type RunningBoat, runField, runMatrix } from '@bluffwind/core/ground/navigate';
-import { type SeaBed, toLocal, toPosition } from '@bluffwind/core/ground/seaBed';
+import { depthAt, type SeaBed, toLocal, toPosition } from '@bluffwind/core/ground/seaBed';
 import { expose } from 'comlink';
 
 /** Height of tide is taken in steps of this, m: runs are worked out once a step. */
@@ -38,7 +38,12 @@ const work = {
     return { bed, contours };
   },
   contours: contoursOf,
-  find: (bed: SeaBed): FoundFeature[] => findFeatures(bed),
+  /** What the chart's bed shows, and what surveys show more finely: there their figures count. */
+  find(bed: SeaBed, surveys: readonly SeaBed[]): FoundFeature[] {
+    const fine = surveys.flatMap((s) => findFeatures(s));
+    const coarse = findFeatures(bed).filter((f) => !surveys.some((s) => covers(s, f)));
+    return [...fine, ...coarse].sort((a, b) => b.strength - a.strength);
+  },
   /** Seconds between all places; the tide is rounded down to its step. */
   runs(q: RunQuery): number[][] {
     const key = `${q.key} ${stepped(q.tideM)} ${q.waveM.toFixed(1)}`;
@@ -69,6 +74,11 @@ const work = {
     );
   },
 };
+
+function covers(survey: SeaBed, place: { lat: number; lon: number }): boolean {
+  const p = toLocal(survey, place.lat, place.lon);
+  return depthAt(survey, p.xM, p.yM) !== null;
+}
 
 function contoursOf(bed: SeaBed): ContourLines[] {
   let [min, max] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
