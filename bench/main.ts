@@ -10,26 +10,12 @@ import { seeded } from '@bluffwind/core/units/seeded';
 import { createTidePredictor } from '@neaps/tide-predictor';
 import highsLoader from 'highs';
 import boston from '../packages/core/src/tide/fixtures/boston.json';
+import { benchConditions } from './conditions';
+import { benchGround } from './ground';
+import { ms, say, times } from './measure';
 import { timeIndexedModel } from './timeIndexedModel';
 
 const DAY = 86_400_000;
-const say = (text: string) => process.stdout.write(`${text}\n`);
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
-}
-
-function times(count: number, work: (i: number) => void): number[] {
-  return Array.from({ length: count }, (_, i) => {
-    const start = performance.now();
-    work(i);
-    return performance.now() - start;
-  });
-}
-
-const ms = (values: readonly number[]) => `median ${median(values).toFixed(1)} ms, most ${Math.max(...values).toFixed(1)} ms`;
-
 say(
   `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, ${(os.totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}`,
 );
@@ -43,6 +29,27 @@ const peer = times(3, () =>
   createTidePredictor(constituents).getExtremesPrediction({ start: new Date(from), end: new Date(from + 365 * DAY) }),
 );
 say(`  @neaps/tide-predictor    ${ms(peer)}`);
+
+say('Tide: 1000 heights at one harbour');
+const model = tideModel(boston.constituents, boston.z0M);
+say(
+  `  Bluffwind                ${ms(
+    times(7, (k) => {
+      for (let i = 0; i < 1000; i++) model.heightAt(from + (k * 1000 + i) * 360_000);
+    }),
+  )}`,
+);
+const timeline = times(3, () =>
+  createTidePredictor(constituents).getTimelinePrediction({
+    start: new Date(from),
+    end: new Date(from + 999 * 360_000),
+    timeFidelity: 360,
+  }),
+);
+say(`  @neaps/tide-predictor    ${ms(timeline)}`);
+
+benchConditions();
+benchGround();
 
 say('\nItinerary: one boat, proved optimal (gap 0)');
 for (const spots of [12, 24, 30]) {

@@ -1,13 +1,29 @@
-// npm run bench: builds and runs the benchmarks; their figures are printed, never asserted.
+// npm run bench: builds and runs the benchmarks; their figures are printed, never asserted. "-- core" leaves the browser out.
+import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './children.mjs';
-import { ROOT } from './folders.mjs';
-import { main } from './output.mjs';
+import { clusterFolder, ROOT } from './folders.mjs';
+import { main, say } from './output.mjs';
 import { ensurePackages } from './packages.mjs';
 
 await main(async () => {
   await ensurePackages();
-  const { buildNode } = await import('./build.mjs');
+  const { buildNode, buildServer, buildSim, buildWeb } = await import('./build.mjs');
   await buildNode('bench', 'bench/main.ts');
   await run(process.execPath, [path.join(ROOT, 'dist', 'bench.mjs')]);
+  if (process.argv.includes('core')) return;
+  const { ensureChromium } = await import('./debian.mjs');
+  const { startWorld } = await import('./world.mjs');
+  const { benchPan } = await import('../bench/pan.mjs');
+  const chromium = await ensureChromium();
+  await Promise.all([buildServer(), buildSim()]);
+  await buildWeb();
+  const world = await startWorld({ name: 'bench', reset: true, durable: false });
+  try {
+    say('\nChart: dragged about at 1280 x 800');
+    await benchPan(world.url, chromium, say);
+  } finally {
+    await world.stop();
+    rmSync(clusterFolder('bench'), { recursive: true, force: true });
+  }
 });

@@ -26,6 +26,16 @@ export async function ensureChromium() {
   return now;
 }
 
+/** A foreign program that the file formats are tried against: installed when we may, done without otherwise. */
+export async function offerGpsbabel() {
+  if (existsSync('/usr/bin/gpsbabel') || existsSync('/usr/local/bin/gpsbabel')) return;
+  if (process.getuid() !== 0 || !existsSync('/usr/bin/apt-get')) {
+    say('gpsbabel is not there: its part of the format tests is left out (apt-get install gpsbabel brings it).');
+    return;
+  }
+  await install('gpsbabel', ['gpsbabel']);
+}
+
 function findPostgres() {
   const base = '/usr/lib/postgresql';
   if (!existsSync(base)) return null;

@@ -15,9 +15,10 @@ await main(async () => {
   if (!['all', 'unit', 'browser'].includes(which)) throw new Stop(`Unknown part ${which}; there are unit and browser.`);
   const started = Date.now();
   await ensurePackages();
-  const { ensureChromium, ensurePostgres } = await import('./debian.mjs');
+  const { ensureChromium, ensurePostgres, offerGpsbabel } = await import('./debian.mjs');
   await ensurePostgres();
   const chromium = which === 'unit' ? '' : await ensureChromium();
+  await offerGpsbabel();
   if (which !== 'browser') await unit();
   if (which !== 'unit') await browser(chromium);
   say('');

@@ -1,7 +1,8 @@
 /**
- * Root of a function between two instants with values of opposite sign (Illinois variant of the false position method,
- * Dowell & Jarratt 1971; converges in three to five evaluations where the function is nearly straight).
- * @param toleranceMs - How close the root must be enclosed, ms.
+ * Root of a function between two instants with values of opposite sign: the Illinois variant of the false position method
+ * (Dowell & Jarratt 1971), which takes three to five evaluations where the function is nearly straight, with a bisection
+ * wherever it does not close in.
+ * @param toleranceMs - The root is enclosed at least this closely, ms.
  */
 export function rootBetween(
   f: (atMs: number) => number,
@@ -13,20 +14,34 @@ export function rootBetween(
 ): number {
   let [a, b, fa, fb] = [fromMs, toMs, fFrom, fTo];
   let side = 0;
-  for (let i = 0; i < 60; i++) {
-    const at = fb === fa ? (a + b) / 2 : b - (fb * (b - a)) / (fb - fa);
-    const f0 = f(at);
-    if (f0 === 0 || Math.abs(b - a) < toleranceMs) return at;
-    if (f0 > 0 === fb > 0) {
-      if (Math.abs(b - at) < toleranceMs / 4) return at;
-      [b, fb] = [at, f0];
+  while (b - a > toleranceMs) {
+    const width = b - a;
+    // A hair off the ends, so that the bracket closes from both sides.
+    const at = Math.min(b - toleranceMs / 4, Math.max(a + toleranceMs / 4, fb === fa ? (a + b) / 2 : b - (fb * (b - a)) / (fb - fa)));
+    const here = f(at);
+    if (here === 0) return at;
+    if (here > 0 === fb > 0) {
+      [b, fb] = [at, here];
       if (side === -1) fa /= 2;
       side = -1;
     } else {
-      if (Math.abs(at - a) < toleranceMs / 4) return at;
-      [a, fa] = [at, f0];
+      [a, fa] = [at, here];
       if (side === 1) fb /= 2;
       side = 1;
+    }
+    // Half a tolerance beyond lies the other sign once the root is near: that ends it.
+    const probe = side === -1 ? at - toleranceMs / 2 : at + toleranceMs / 2;
+    if (probe > a && probe < b && Math.abs(b - a) > toleranceMs) {
+      const there = f(probe);
+      if (there > 0 === fb > 0) [b, fb] = [probe, there];
+      else [a, fa] = [probe, there];
+    }
+    if (b - a > width / 2) {
+      const middle = (a + b) / 2;
+      const value = f(middle);
+      if (value > 0 === fb > 0) [b, fb] = [middle, value];
+      else [a, fa] = [middle, value];
+      side = 0;
     }
   }
   return (a + b) / 2;

@@ -10,6 +10,9 @@ describe('further quality tests (IOOS QARTOD)', () => {
     // Over a gap of four hours anything may have happened.
     expect(qualityFlags('airTempC', of([10, 10.2, 25, 25.1, 25.3], 4))[2]).toBe(1);
   });
+  it('rate of change: what follows a spike is held against what went before it', () => {
+    expect(qualityFlags('waterTempC', of([13, 13.1, 29, 13.2, 13.3]))).toEqual([1, 1, 4, 1, 1]);
+  });
   it('climatology: a value outside the season is suspect', () => {
     expect(qualityFlags('waterTempC', of([21, 21.1, 21.2]), { climatology: { min: 8, max: 18 } })).toEqual([3, 3, 3]);
     expect(qualityFlags('waterTempC', of([14, 14.1, 14.2]), { climatology: { min: 8, max: 18 } })).toEqual([1, 1, 1]);

@@ -60,33 +60,41 @@ export interface QualityContext {
 export function qualityFlags(variable: string, readings: readonly RawReading[], context: QualityContext = {}): QualityFlag[] {
   const limits = VARIABLE_LIMITS[variable];
   if (!limits) throw new RangeError(`variable: unknown ${variable}; known are ${Object.keys(VARIABLE_LIMITS).join(', ')}`);
-  let flatSince = 0;
   const neighbourAt = context.neighbour?.map((r) => r.atMs) ?? [];
+  let flatSince = 0;
+  // What a reading is held against is the last that did not fail: a spike says nothing of the one after it.
+  let lastSound: RawReading | null = null;
   return readings.map((r, i): QualityFlag => {
+    if (i > 0 && (readings[i - 1] as RawReading).value !== r.value) flatSince = i;
+    const flag = flagOf(r, i);
+    if (flag !== 4 && flag !== 9) lastSound = r;
+    return flag;
+  });
+
+  function flagOf(r: RawReading, i: number): QualityFlag {
+    const { min, max, spike, ratePerH, flatH, neighbour } = limits as Limits;
+    if (Number.isNaN(r.value)) return 9;
+    if (!Number.isFinite(r.value) || r.value < min || r.value > max) return 4;
     const before = readings[i - 1];
     const after = readings[i + 1];
-    if (before && before.value !== r.value) flatSince = i;
-    if (Number.isNaN(r.value)) return 9;
-    if (!Number.isFinite(r.value) || r.value < limits.min || r.value > limits.max) return 4;
     if (before && after) {
       const reference = (before.value + after.value) / 2;
       const away = Math.abs(r.value - reference) - Math.abs(after.value - before.value) / 2;
-      if (away > limits.spike) return 4;
+      if (away > spike) return 4;
     }
     const first = readings[flatSince] as RawReading;
-    if (limits.flatH !== null && (r.atMs - first.atMs) / HOUR >= limits.flatH) return 4;
+    if (flatH !== null && (r.atMs - first.atMs) / HOUR >= flatH) return 4;
     // The newest reading has no neighbour after it yet: a jump is suspect until the next one tells.
-    if (before && !after && Math.abs(r.value - before.value) > limits.spike) return 3;
-    if (before && after && changesTooFast(before, r, limits.ratePerH)) return 3;
+    if (lastSound && !after && Math.abs(r.value - lastSound.value) > spike) return 3;
+    if (lastSound && after && changesTooFast(lastSound, r, ratePerH)) return 3;
     const c = context.climatology;
     if (c && (r.value < c.min || r.value > c.max)) return 3;
-    if (limits.neighbour !== null && context.neighbour) {
-      const j = indexAt(neighbourAt, r.atMs + HOUR / 2);
-      const there = context.neighbour[j];
-      if (there && Math.abs(there.atMs - r.atMs) <= HOUR / 2 && Math.abs(there.value - r.value) > limits.neighbour) return 3;
+    if (neighbour !== null && context.neighbour) {
+      const there = context.neighbour[indexAt(neighbourAt, r.atMs + HOUR / 2)];
+      if (there && Math.abs(there.atMs - r.atMs) <= HOUR / 2 && Math.abs(there.value - r.value) > neighbour) return 3;
     }
     return 1;
-  });
+  }
 }
 
 /** A change over less than three hours that is faster than the variable can; across a gap anything may have happened. */

@@ -24,10 +24,10 @@ import {
   fillRoute,
   fillShade,
   fillSpots,
-  fillSurveys,
+  fillShore,
   type Sun,
 } from './chartSources';
-import { deeperThan, shelteredArea } from './layers';
+import { shelteredArea } from './layers';
 import { soundingsLayer } from './soundingsLayer';
 import { hatch, KELP } from './styles';
 import 'ol/ol.css';
@@ -79,11 +79,9 @@ export function Chart(props: ChartProps) {
   const [pointer, setPointer] = useState<[number, number] | null>(null);
   const sources = useMemo(
     () => ({
-      drying: new VectorSource(),
-      // Between what dries and the depth bands, so that it can change alone.
-      tide: new VectorSource(),
+      // Under the depth bands, so that the water's edge can change alone.
+      shore: new VectorSource(),
       ground: new VectorSource(),
-      surveys: new VectorSource(),
       lee: new VectorSource(),
       shade: new VectorSource(),
       features: new VectorSource(),
@@ -101,15 +99,13 @@ export function Chart(props: ChartProps) {
   useEffect(() => {
     if (!box.current) return;
     // Ground changes seldom: it is drawn once and only moved. What the cursor moves is drawn afresh.
-    const still = (source: VectorSource, zIndex: number) => new VectorImageLayer({ source, zIndex, imageRatio: 1.6 });
+    const still = (source: VectorSource, zIndex: number) => new VectorImageLayer({ source, zIndex, imageRatio: 1.4 });
     const live = (source: VectorSource, zIndex: number, declutter = false) => new VectorLayer({ source, zIndex, declutter });
     const made = new OlMap({
       target: box.current,
       layers: [
-        still(sources.drying, 0),
-        still(sources.tide, 1),
+        still(sources.shore, 1),
         still(sources.ground, 2),
-        still(sources.surveys, 3),
         still(sources.lee, 5),
         live(sources.shade, 6),
         live(sources.features, 7, true),
@@ -150,7 +146,7 @@ export function Chart(props: ChartProps) {
     };
   }, [sources]);
 
-  useEffect(() => fillGround(sources.drying, sources.ground, bed), [bed, sources]);
+  useEffect(() => fillGround(sources.ground, bed, surveys), [bed, surveys, sources]);
   // The same water keeps its view when a survey changes its bed.
   const frame = `${bed.lat0} ${bed.lon0} ${bed.columns} ${bed.rows}`;
   const framed = useRef('');
@@ -167,12 +163,7 @@ export function Chart(props: ChartProps) {
   // Five centimetres for the water's edge, half a metre for the lee: finer steps cannot be seen.
   const edgeM = Math.round((tideM ?? 0) * 20) / 20;
   const leeTideM = Math.round((tideM ?? 0) * 2) / 2;
-  useEffect(() => {
-    sources.tide.clear();
-    const covered = new Feature(deeperThan(bed, -edgeM));
-    covered.setStyle(new Style({ fill: new Fill({ color: '#e6eeee' }), stroke: new Stroke({ color: '#1f4a59', width: 1.1 }) }));
-    sources.tide.addFeature(covered);
-  }, [bed, edgeM, sources]);
+  useEffect(() => fillShore(sources.shore, bed, edgeM), [bed, edgeM, sources]);
 
   const windSector = wind ? Math.round(wind.fromDeg / 5) * 5 : null;
   const blows = wind !== null && wind.mps >= 2;
@@ -184,7 +175,6 @@ export function Chart(props: ChartProps) {
     sources.lee.addFeature(lee);
   }, [bed, windSector, blows, leeTideM, sources]);
 
-  useEffect(() => fillSurveys(sources.surveys, surveys), [surveys, sources]);
   useEffect(() => fillFeatures(sources.features, features), [features, sources]);
   useEffect(() => fillMarks(sources.marks, marks, { lat: dock.lat, lon: dock.lon }, pile), [marks, dock.lat, dock.lon, pile, sources]);
   useEffect(() => fillShade(sources.shade, marks, sun, tideM ?? 0, fishDepthM), [marks, sun, tideM, fishDepthM, sources]);

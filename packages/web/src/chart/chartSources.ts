@@ -38,19 +38,38 @@ export interface ChartSpot {
 const coordinates = (points: readonly (readonly [number, number])[]) => points.map((p) => [...p]);
 const closed = (points: readonly (readonly [number, number])[]) => [...coordinates(points), [...(points[0] as readonly [number, number])]];
 
-export function fillGround(drying: VectorSource, ground: VectorSource, bed: SeaBed): void {
-  drying.clear();
-  ground.clear();
+/** What dries at all, and what the tide covers of it now. */
+export function fillShore(source: VectorSource, bed: SeaBed, waterM: number): void {
+  source.clear();
   const dry = new Feature(deeperThan(bed, DRY_M));
-  dry.setStyle(new Style({ fill: new Fill({ color: '#ece4cd' }), stroke: new Stroke({ color: '#8d7a4d', width: 1.2 }) }));
-  drying.addFeature(dry);
+  dry.setStyle(new Style({ fill: new Fill({ color: '#ece4cd' }), stroke: new Stroke({ color: '#8d7a4d', width: 1.2 }), zIndex: 0 }));
+  const covered = new Feature(deeperThan(bed, -waterM));
+  covered.setStyle(new Style({ fill: new Fill({ color: '#e6eeee' }), stroke: new Stroke({ color: '#1f4a59', width: 1.1 }), zIndex: 1 }));
+  source.addFeatures([dry, covered]);
+}
+
+/** Depth bands, and over them the fine contours of surveys, every fifth stronger. */
+export function fillGround(source: VectorSource, bed: SeaBed, surveys: readonly (readonly ContourLines[])[]): void {
+  source.clear();
   for (const [depth, color] of BANDS) {
     const f = new Feature(deeperThan(bed, depth));
     f.setStyle(
       new Style({ fill: new Fill({ color }), zIndex: 10 + depth, stroke: new Stroke({ color: 'rgba(31,74,89,0.35)', width: 0.8 }) }),
     );
-    ground.addFeature(f);
-    addContourLabels(ground, f.getGeometry() as MultiPolygon, depth);
+    source.addFeature(f);
+    addContourLabels(source, f.getGeometry() as MultiPolygon, depth);
+  }
+  for (const contours of surveys) {
+    contours.forEach((c, i) => {
+      const lines = c.lines.filter((l) => l.length > 5);
+      if (lines.length === 0) return;
+      const f = new Feature(new MultiLineString(lines.map((l) => coordinates(l))));
+      const strong = i % 5 === 0;
+      f.setStyle(
+        new Style({ stroke: new Stroke({ color: `rgba(31,74,89,${strong ? 0.75 : 0.42})`, width: strong ? 1.1 : 0.7 }), zIndex: 50 }),
+      );
+      source.addFeature(f);
+    });
   }
 }
 
@@ -78,21 +97,6 @@ function figure(at: number[], depth: number, zIndex: number): Feature {
     }),
   );
   return f;
-}
-
-/** Fine contours of surveys, every fifth stronger. */
-export function fillSurveys(source: VectorSource, surveys: readonly (readonly ContourLines[])[]): void {
-  source.clear();
-  for (const contours of surveys) {
-    contours.forEach((c, i) => {
-      const lines = c.lines.filter((l) => l.length > 5);
-      if (lines.length === 0) return;
-      const f = new Feature(new MultiLineString(lines.map((l) => coordinates(l))));
-      const strong = i % 5 === 0;
-      f.setStyle(new Style({ stroke: new Stroke({ color: `rgba(31,74,89,${strong ? 0.75 : 0.42})`, width: strong ? 1.1 : 0.7 }) }));
-      source.addFeature(f);
-    });
-  }
 }
 
 export function fillMarks(source: VectorSource, marks: readonly Mark[], dock: { lat: number; lon: number }, pile: number | null): void {

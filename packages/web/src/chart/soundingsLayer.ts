@@ -16,7 +16,7 @@ export interface SoundingColumns {
 const CELL_PX = 16;
 /** Room that one figure takes, px. */
 const FIGURE_PX = { width: 30, height: 15 };
-const RATIO = 1.6;
+const RATIO = 1.5;
 
 /** A layer of soundings. */
 export function soundingsLayer(s: SoundingColumns, zIndex: number): ImageLayer<ImageCanvasSource> {

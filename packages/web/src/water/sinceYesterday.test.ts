@@ -57,7 +57,7 @@ describe('what changed since yesterday', () => {
       'Etc/GMT+2',
     )[0];
     expect(said?.head).toBe('The wind goes round.');
-    expect(said?.text).toMatch(/SE 6 m\/s now, SW 6 by Fri 19 June/);
+    expect(said?.text).toMatch(/SE 6 m\/s now, was SE 6 yesterday, SW 6 by Fri 19 June/);
     expect(said?.meaning).toMatch(/windblown.*others hold/);
   });
   it('says that the wind holds', () => {

@@ -1,0 +1,54 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { DataSource, QueryRunner } from 'typeorm';
+import { testDatabase } from '../../testing/harness';
+import { connect } from '../database';
+import { House1780000000001 } from './0001-house';
+import { WaterAndGrounds1780000000002 } from './0002-water-and-grounds';
+
+let owner: DataSource;
+let run: QueryRunner;
+const schema = `old_${randomUUID().slice(0, 8)}`;
+beforeAll(async () => {
+  owner = await connect(testDatabase().ownerUrl);
+  run = owner.createQueryRunner();
+  await run.startTransaction();
+  await run.query(`create schema ${schema}`);
+  await run.query(`set local search_path = ${schema}, public`);
+});
+afterAll(async () => {
+  await run.rollbackTransaction();
+  await run.release();
+  await owner.destroy();
+});
+
+describe('migrations on a database with rows in it', () => {
+  it('bring the first release up to date and keep every row', async () => {
+    await new House1780000000001().up(run);
+    const [outfit, water, spot, person] = [randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+    await run.query(`insert into outfit values ($1, 'Old outfit', 'UTC')`, [outfit]);
+    await run.query(`insert into person values ($1, $2, 'Old hand', $3, 'x', 'owner')`, [person, outfit, `old-${person}@crew.example`]);
+    await run.query(`insert into water values ($1, $2, 'Old water', 'salt', 'sea', 47, -35, 47, -35, null)`, [water, outfit]);
+    await run.query(
+      `insert into spot values ($1, $2, $3, 'Old spot', 'rock', 'rock', 2, 4, 47.1, -35.2, null, array_fill(100, array[36]), null, 0.3, 'crew')`,
+      [spot, outfit, water],
+    );
+    await run.query(
+      `insert into reading (outfit_id, water_id, person_id, source, variable, at, value, flag) values ($1, $2, $3, 'crew', 'clarityM', now(), 2, 1)`,
+      [outfit, water, person],
+    );
+    await new WaterAndGrounds1780000000002().up(run);
+    const [s] = await run.query('select name, points, shape, heat_sd_c, retired_at from spot where id = $1', [spot]);
+    expect(s).toEqual({ name: 'Old spot', points: [[-35.2, 47.1]], shape: 'point', heat_sd_c: 0.6, retired_at: null });
+    expect(await run.query('select value, note, withdrawn_at from reading')).toEqual([{ value: 2, note: '', withdrawn_at: null }]);
+    expect((await run.query('select currents from water'))[0].currents).toEqual([]);
+  });
+  it('give every table of an outfit a policy', async () => {
+    const open: { name: string }[] = await run.query(
+      `select c.relname as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
+       where n.nspname = $1 and c.relkind = 'r' and c.relname not in ('migrations', 'demo_clock') and not c.relrowsecurity`,
+      [schema],
+    );
+    expect(open).toEqual([]);
+  });
+});
