@@ -49,3 +49,21 @@ export async function crashServer(): Promise<void> {
   const answer = await fetch(`${process.env.CONTROL_URL}/crash`);
   expect(answer.ok).toBe(true);
 }
+
+/** Puts another station in the place of the one that runs: none, a broken one, or a good one again. */
+export async function station(kind: 'none' | 'broken' | 'good'): Promise<void> {
+  const answer = await fetch(`${process.env.CONTROL_URL}/station/${kind}`);
+  expect(answer.ok, await answer.text()).toBe(true);
+}
+
+/** Moves the ribbon's cursor to an instant by its keys. */
+export async function moveCursor(page: Page, atMs: number): Promise<void> {
+  const slider = page.getByRole('slider', { name: 'Time' });
+  for (let i = 0; i < 400; i++) {
+    const now = Number(await slider.getAttribute('aria-valuenow'));
+    const quarters = Math.round((atMs - now) / 900_000);
+    if (quarters === 0) break;
+    await page.keyboard.press(Math.abs(quarters) >= 4 ? (quarters > 0 ? '>' : '<') : quarters > 0 ? '.' : ',');
+  }
+  expect(Number(await slider.getAttribute('aria-valuenow'))).toBe(atMs);
+}

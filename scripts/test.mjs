@@ -70,9 +70,15 @@ async function browser(chromium) {
   await Promise.all([buildServer(), buildSim()]);
   await buildWeb();
   const world = await startWorld({ name: 'browser', reset: true, durable: false });
-  // The stories may ask for a crash of the server, which they cannot do themselves.
+  // The stories may ask for a crash of the server, or for another station, which they cannot do themselves.
+  const orders = {
+    '/crash': () => world.crashServer(),
+    '/station/none': () => world.replaceStation(null),
+    '/station/broken': () => world.replaceStation('broken-station'),
+    '/station/good': () => world.replaceStation('station'),
+  };
   const control = createServer((req, res) => {
-    const work = req.url === '/crash' ? world.crashServer() : Promise.reject(new Error('unknown'));
+    const work = orders[req.url]?.() ?? Promise.reject(new Error('unknown'));
     work.then(
       () => res.end('ok'),
       (e) => res.writeHead(500).end(String(e)),

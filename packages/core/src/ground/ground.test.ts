@@ -9,6 +9,9 @@ import { leastDepth, quickestWay, runField, runMatrix, runSeconds, speedInWaves 
 import { nearDuplicates, pairsWithin } from './nearDuplicates';
 import { bedOf, overlaySurveys } from './overlay';
 import { insideRing, middleOf, midpointOf } from './polygon';
+import { measureSpot } from './measureSpot';
+import { pileShade, pilesOf } from './piles';
+import { thinLine } from './thinLine';
 import { bearingDeg, depthAt, distanceM, type SeaBed, toLocal, toPosition } from './seaBed';
 
 const CORNER = { lat0: 47.6, lon0: -35.2 };
@@ -341,5 +344,69 @@ describe('places', () => {
   it('get contours at about a dozen round depths', () => {
     expect(contourDepths(0, 6)).toHaveLength(13);
     expect(contourDepths(0.3, 38)).toEqual([5, 10, 15, 20, 25, 30, 35]);
+  });
+});
+
+describe('a track', () => {
+  it('is thinned to what a chart can draw, its ends kept', () => {
+    const long = Array.from({ length: 40_000 }, (_, i): [number, number] => [-35.2 + i * 1e-6, 47.6 + 0.001 * Math.sin(i / 900)]);
+    const thin = thinLine(long, 500);
+    expect(thin.length).toBeLessThanOrEqual(500);
+    expect(thin.length).toBeGreaterThan(100);
+    expect([thin[0], thin.at(-1)]).toEqual([long[0], long.at(-1)]);
+    expect(thinLine(long.slice(0, 10), 500)).toHaveLength(10);
+  });
+  it('keeps its ends whatever it is', () => {
+    const point = fc.tuple(fc.double({ min: -35.3, max: -35.1, noNaN: true }), fc.double({ min: 47.5, max: 47.7, noNaN: true }));
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 2, maxLength: 80 }), fc.integer({ min: 2, max: 30 }), (points, most) => {
+        const thin = thinLine(points, most);
+        expect(thin.length).toBeLessThanOrEqual(Math.max(most, 2));
+        expect(thin[0]).toEqual(points[0]);
+        expect(thin.at(-1)).toEqual(points.at(-1));
+      }),
+    );
+  });
+});
+
+describe('piles', () => {
+  const line = [
+    [-35.2, 47.61],
+    [-35.2, 47.6],
+  ] as const;
+  it('stand evenly and are counted from the first end', () => {
+    const piles = pilesOf(line, 9);
+    expect(piles.map((p) => p.number)).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9]);
+    expect(piles[0]?.lat).toBeCloseTo(47.609, 9);
+    expect(piles[8]?.lat).toBeCloseTo(47.601, 9);
+  });
+  it('are shaded on the side away from the sun, the more of the deck the lower the water', () => {
+    const sun = { heightDeg: 35, bearingDeg: 255 };
+    expect(pileShade(sun, 9, 2, 3)?.side).toBe('E');
+    expect(pileShade(sun, 9, 1, 3)?.surfaceM ?? 0).toBeGreaterThan(pileShade(sun, 9, 3, 3)?.surfaceM ?? 9);
+    expect(pileShade({ heightDeg: 1, bearingDeg: 290 }, 9, 2, 3)).toBeNull();
+  });
+});
+
+describe('a place that is drawn', () => {
+  const shore = bed((_x, y) => (y < 300 ? -4 : 2 + (y - 300) * 0.01), 20);
+  const at2 = (x: number, y: number): [number, number] => {
+    const p = toPosition(shore, x, y);
+    return [p.lon, p.lat];
+  };
+  it('gets its depth range, the way its bank faces and its fetch from the chart', () => {
+    const m = measureSpot(shore, 'point', [at2(1000, 500)]);
+    expect(m.depthMinM).toBeCloseTo(2 + 130 * 0.01, 1);
+    expect(m.depthMaxM).toBeCloseTo(2 + 270 * 0.01, 1);
+    // Land in the south: the bank looks north.
+    expect(Math.min(m.shoreNormalDeg ?? 90, 360 - (m.shoreNormalDeg ?? 90))).toBeLessThanOrEqual(2);
+    expect(m.fetchM[0] ?? 0).toBeGreaterThan(m.fetchM[18] ?? 9e9);
+  });
+  it('can be a line or an area, and is nowhere on land', () => {
+    const line = measureSpot(shore, 'line', [at2(500, 400), at2(1500, 400)]);
+    expect(line.depthMaxM).toBeCloseTo(3, 1);
+    const area = measureSpot(shore, 'area', [at2(500, 400), at2(1500, 400), at2(1500, 900), at2(500, 900)]);
+    expect(area.depthMaxM).toBeGreaterThan(7.5);
+    expect(measureSpot(shore, 'point', [at2(1000, 100)]).depthMinM).toBeNull();
   });
 });

@@ -77,9 +77,15 @@ export async function fetchHistory(
   let stored = 0;
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
-    for (const station of stations) {
-      for (const span of spans) stored += await fetchSpan(source, client, station, span.from, Math.min(span.to, nowMs), nowMs);
-    }
+    // Stations side by side, each one's spans in order: flags look back.
+    const counts = await Promise.all(
+      stations.map(async (station) => {
+        let count = 0;
+        for (const span of spans) count += await fetchSpan(source, client, station, span.from, Math.min(span.to, nowMs), nowMs);
+        return count;
+      }),
+    );
+    stored += counts.reduce((a, b) => a + b, 0);
   }
   return stored;
 }

@@ -30,8 +30,12 @@ export function FoundList({ found, selected, mayEdit, onSelect, onAccept, onDism
       };
       if (e.key === 'ArrowDown') next(1);
       if (e.key === 'ArrowUp') next(-1);
-      if (e.key === 'a' && here && mayEdit) onAccept(here);
+      if (e.key === 'a' && here && mayEdit) {
+        e.preventDefault();
+        onAccept(here);
+      }
       if (e.key === 'x' && here && mayEdit) {
+        e.preventDefault();
         const after = found[i + 1] ?? found[i - 1];
         onDismiss(here);
         if (after) onSelect(after.key);

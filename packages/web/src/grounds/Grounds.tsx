@@ -58,7 +58,7 @@ export default function Grounds() {
   const mayEdit = me !== undefined && me.role !== 'mate';
   const g = useGrounds(water?.id, zone);
   const worker = useGroundWorker();
-  const contours = useSurveyContours(worker, g.chart.data);
+  const contours = useSurveyContours(worker, g.surveys);
   const cursor = useCursor();
   const [tab, setTab] = useState<'spots' | 'found' | 'drawn'>('spots');
   const [pile, setPile] = useState<number | null>(null);
@@ -108,7 +108,7 @@ export default function Grounds() {
     dock,
     places: spots,
   });
-  const found = useFound(worker, bed, g.chart.data, spots, tab === 'found');
+  const found = useFound(worker, bed, g.surveys, g.chart.data?.dismissed, spots, tab === 'found');
   const sun = useMemo(() => (middle ? { heightDeg: middle.sunHeightDeg, bearingDeg: middle.sunBearingDeg } : null), [middle]);
   const chartSpots = useMemo(() => spots.map((s) => ({ ...s, faint: s.writtenOff !== null })), [spots]);
   const duplicates = useMemo(
@@ -160,8 +160,15 @@ export default function Grounds() {
         setDrawing(null);
         setMoving(null);
       }
-      if (e.key === 'n' && mayEdit) setDrawing({ what: 'spot', shape: 'point' });
-      if (e.key === 'e' && mayEdit && chosen) edit(chosen);
+      // What is pressed must not be typed into the field that opens.
+      if (e.key === 'n' && mayEdit) {
+        e.preventDefault();
+        setDrawing({ what: 'spot', shape: 'point' });
+      }
+      if (e.key === 'e' && mayEdit && chosen) {
+        e.preventDefault();
+        edit(chosen);
+      }
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

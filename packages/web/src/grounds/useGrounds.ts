@@ -9,7 +9,7 @@ import { bedOf } from '@bluffwind/core/ground/overlay';
 import { distanceM, type SeaBed } from '@bluffwind/core/ground/seaBed';
 import { HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { serverNow } from '../app/clock';
 import { chartQuery, soundingsQuery, spotsQuery, stateQuery } from '../app/queries';
 import { bedOfChart } from '../chart/bedOfChart';
@@ -29,28 +29,43 @@ export function useGrounds(waterId: string | undefined, zone: string) {
   const spots = useQuery({ ...spotsQuery(id), enabled });
   const soundings = useQuery({ ...soundingsQuery(id), enabled });
   const state = useQuery({ ...stateQuery(id, from, to), enabled });
-  const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
+  // The query keeps what has not changed: the bed stays the same object when only something drawn on it does.
+  const charted = chart.data?.bed;
+  const surveys = useLaidSurveys(chart.data?.surveys);
+  const bed = useMemo(() => (charted && surveys ? bedOfChart({ bed: charted, surveys }) : null), [charted, surveys]);
   const water = useMemo(() => (state.data ? waterStateOf(state.data.record) : null), [state.data]);
   const at = useMemo(() => (water ? conditionsOver(water, from, to) : null), [water, from, to]);
-  return { from, to, chart, spots, soundings, state, bed, water, at };
+  return { from, to, chart, spots, soundings, state, surveys, bed, water, at };
 }
 
 export const useGroundWorker = (): WorkerHandle<GroundWork> => useWorker<GroundWork>(makeGroundWorker);
 
+/** Surveys that are laid over the chart; the same list until one comes or goes, though an instrument's track grows all day. */
+function useLaidSurveys(all: Chart['surveys'] | undefined): Chart['surveys'] | undefined {
+  const kept = useRef<Chart['surveys'] | undefined>(undefined);
+  const laid = all?.filter((s) => s.grid !== null);
+  const same = laid?.length === kept.current?.length && laid?.every((s, i) => s.grid === kept.current?.[i]?.grid);
+  if (!same) kept.current = laid;
+  return kept.current;
+}
+
 /** Contours of the surveys of a chart, worked out off the screen's thread. */
-export function useSurveyContours(worker: WorkerHandle<GroundWork>, chart: Chart | undefined): readonly (readonly ContourLines[])[] {
+export function useSurveyContours(
+  worker: WorkerHandle<GroundWork>,
+  surveys: Chart['surveys'] | undefined,
+): readonly (readonly ContourLines[])[] {
   const [contours, setContours] = useState<readonly (readonly ContourLines[])[]>([]);
   useEffect(() => {
     let gone = false;
     void (async () => {
-      const grids = (chart?.surveys ?? []).flatMap((s) => (s.grid ? [s.grid] : []));
+      const grids = (surveys ?? []).flatMap((s) => (s.grid ? [s.grid] : []));
       const made = await Promise.all(grids.map((g) => worker.get().contours(bedOf(g))));
       if (!gone) setContours(made);
     })();
     return () => {
       gone = true;
     };
-  }, [chart, worker]);
+  }, [surveys, worker]);
   return contours;
 }
 
@@ -66,7 +81,8 @@ const KNOWN_M = 60;
 export function useFound(
   worker: WorkerHandle<GroundWork>,
   bed: SeaBed | null,
-  chart: Chart | undefined,
+  surveys: Chart['surveys'] | undefined,
+  dismissed: Chart['dismissed'] | undefined,
   spots: readonly { readonly lat: number; readonly lon: number }[],
   wanted: boolean,
 ): readonly Found[] | null {
@@ -74,7 +90,7 @@ export function useFound(
   useEffect(() => {
     if (!bed || !wanted) return;
     let gone = false;
-    const fine = chart?.surveys.flatMap((s) => (s.grid ? [bedOf(s.grid)] : [])) ?? [];
+    const fine = surveys?.flatMap((s) => (s.grid ? [bedOf(s.grid)] : [])) ?? [];
     void worker
       .get()
       .find(bed, fine)
@@ -84,14 +100,14 @@ export function useFound(
     return () => {
       gone = true;
     };
-  }, [bed, chart, wanted, worker]);
+  }, [bed, surveys, wanted, worker]);
   return useMemo(() => {
-    if (!all || all.bed !== bed || !chart) return null;
+    if (!all || all.bed !== bed || !dismissed) return null;
     return all.list
-      .filter((f) => !chart.dismissed.some((d) => d.kind === f.kind && distanceM(d, f) < SAME_M))
+      .filter((f) => !dismissed.some((d) => d.kind === f.kind && distanceM(d, f) < SAME_M))
       .filter((f) => !spots.some((s) => distanceM(s, f) < KNOWN_M))
       .map((f) => ({ ...f, key: `${f.kind} ${f.lat.toFixed(6)} ${f.lon.toFixed(6)}` }));
-  }, [all, bed, chart, spots]);
+  }, [all, bed, dismissed, spots]);
 }
 
 /** What bars or slows runs on a chart. */

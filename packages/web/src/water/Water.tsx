@@ -126,12 +126,7 @@ export default function Water() {
               </Tabs.Trigger>
             ))}
           </Tabs.List>
-          <Tabs.Content
-            value="changed"
-            tabIndex={0}
-            className="min-h-0 flex-1 overflow-auto px-[18px] py-3"
-            aria-label="Since this time yesterday"
-          >
+          <Tabs.Content value="changed" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
             <h2 className="mb-1 font-bold">Since this time yesterday</h2>
             {changes.map((c) => (
               <div key={c.head} className="border-t border-line py-2">
@@ -146,16 +141,11 @@ export default function Water() {
               rules and the captain’s judgement come first.
             </p>
           </Tabs.Content>
-          <Tabs.Content
-            value="warmth"
-            tabIndex={0}
-            className="min-h-0 flex-1 overflow-auto px-[18px] py-3"
-            aria-label="Where it warms first"
-          >
+          <Tabs.Content value="warmth" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
             <h2 className="mb-1 font-bold">Where it warms first</h2>
             <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
           </Tabs.Content>
-          <Tabs.Content value="passage" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3" aria-label="Bars and limits">
+          <Tabs.Content value="passage" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
             <h2 className="mb-1 font-bold">Bars and limits</h2>
             {chart.data && bed ? (
               <PassageList chart={chart.data} bed={bed} water={live} state={s} boats={boats} at={at} cursorAt={cursor.at} zone={zone} />
@@ -165,7 +155,7 @@ export default function Water() {
               <Waiting what="Opening the chart" />
             )}
           </Tabs.Content>
-          <Tabs.Content value="sources" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3" aria-label="Sources">
+          <Tabs.Content value="sources" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
             <h2 className="mb-1 font-bold">Who speaks</h2>
             <StationList state={s} now={now} zone={zone} />
             <CrewReadings state={s} waterId={water.id} zone={zone} />

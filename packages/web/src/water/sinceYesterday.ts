@@ -105,7 +105,7 @@ function tide(water: WaterState, now: number, zone: string, add: Add): void {
 
 function clarity(state: WaterStateView, now: number, zone: string, add: Add): void {
   const seen = state.crewReadings
-    .filter((r) => r.variable === 'clarityM' && Date.parse(r.at) <= now)
+    .filter((r) => r.variable === 'clarityM' && Date.parse(r.at) <= now + 60_000)
     .sort((a, b) => a.at.localeCompare(b.at));
   const latest = seen.at(-1);
   if (!latest) return;

@@ -8,7 +8,10 @@ import { readPlaces } from '@bluffwind/core/formats/readPlaces';
 import { UnreadableFile } from '@bluffwind/core/formats/refused';
 import { guessSoundingMapping, readSoundings, type SoundingMapping, type SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
 import { readTable, type Table } from '@bluffwind/core/formats/table';
+import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
+
+const MOST_POINTS = 5000;
 
 export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide';
 
@@ -66,7 +69,17 @@ const work = {
       return readReadings(t, o.mapping ?? guessMapping(t, o.zone));
     });
   },
-  places: (text: string): Answer<PlacesRead> => plainly(() => readPlaces(text)),
+  places: (text: string): Answer<PlacesRead> =>
+    plainly(() => {
+      const read = readPlaces(text);
+      // A day's track can have a point a second; the chart needs far fewer, and its times are not kept.
+      const places = read.places.map(({ times: _, ...p }) =>
+        p.points.length > MOST_POINTS
+          ? { ...p, points: thinLine(p.points, MOST_POINTS), note: `${p.note} Thinned from ${p.points.length} points.`.trim() }
+          : p,
+      );
+      return { places, refused: read.refused.slice(0, 1000) };
+    }),
   soundingTable(text: string, zone: string): Answer<TableHead<SoundingMapping> | { nmea: true }> {
     return plainly(() => {
       if (isNmea(text)) return { nmea: true as const };

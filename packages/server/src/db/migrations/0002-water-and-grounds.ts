@@ -67,6 +67,7 @@ alter table reading
   add constraint reading_instrument_source check ((source = 'instrument') = (instrument_id is not null));
 create unique index reading_key_once on reading (outfit_id, key) where key is not null;
 create unique index reading_instrument_once on reading (instrument_id, variable, at) where instrument_id is not null;
+create index reading_superseded_by on reading (superseded_by) where superseded_by is not null;
 create index reading_by_import on reading (import_id) where import_id is not null;
 create index reading_by_spot on reading (spot_id, at) where spot_id is not null;
 
