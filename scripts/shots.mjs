@@ -65,18 +65,55 @@ await main(async () => {
       await page.getByRole('button', { name: 'Save plan' }).click();
       await page.getByText(/Plan 1 saved/).waitFor();
     }
+    const open = async (to) => {
+      await page.goto(to);
+      await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
+    };
     for (const [name, to] of [
       ['board', '/'],
-      ['water', '/water'],
-      ['grounds', '/grounds'],
       ['brief', '/brief/2026-06-19'],
       ['log', '/log'],
     ]) {
-      await page.goto(to);
-      await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
-      if (name === 'grounds') await page.getByRole('button', { name: /Cold Kettle drain/ }).click();
+      await open(to);
       await shot(name);
     }
+    await open('/water');
+    await page.getByText('Since this time yesterday').waitFor();
+    await shot('water');
+    await page.getByRole('tab', { name: 'Warmth' }).click();
+    await shot('warmth');
+    await page.getByRole('tab', { name: 'Bars, limits' }).click();
+    await page.locator('[data-passage]').first().waitFor();
+    await shot('bars');
+    await page.keyboard.press('i');
+    await page.locator('input[type=file]').setInputFiles({
+      name: 'logger.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        'Datum;Zeit;Wind (kn);Wind dir;Water temp (°F)\n17.06.2026;10:00;6,0;135;57,4\n17.06.2026;11:00;6,5;140;57,6\n17.06.2026;12:00;some;140;57,6\n',
+      ),
+    });
+    await page.locator('[data-preview]').waitFor();
+    await shot('import');
+    await open('/grounds');
+    await page.locator('[data-spot]').first().waitFor();
+    await page.waitForTimeout(4000);
+    for (let i = 0; i < 20; i++) await page.keyboard.press('>');
+    await page.getByLabel('Order').selectOption({ label: 'most sheltered first' });
+    await shot('grounds');
+    await page.locator('[data-spot="Cold Kettle drain"]').click();
+    await page.getByText('late ebb').waitFor();
+    await shot('spot');
+    await page.getByRole('button', { name: 'All spots' }).click();
+    await page.getByRole('tab', { name: 'Found' }).click();
+    await page.locator('[data-found]').first().waitFor({ timeout: 30_000 });
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('ArrowDown');
+    await shot('found');
+    await page.getByRole('tab', { name: 'Piles, drawn' }).click();
+    await page.getByRole('button', { name: '5', exact: true }).click();
+    for (let i = 0; i < 2; i++) await page.keyboard.press('>');
+    await shot('pile');
     await page.request.post('/api/demo/clock', { data: { now: '2026-06-19T08:40:00.000Z' } });
     await page.setViewportSize({ width: 390, height: 844 });
     await page.goto(`/deck/${board.tomorrow[0].id}`);

@@ -68,7 +68,7 @@ export function createApp(deps: Deps) {
     await deps.source.query('select 1');
     return c.json({ ok: true });
   });
-  app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.1.0' } });
+  app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.2.0' } });
   app.route('/api', publicAuthRoutes(deps));
 
   app.use('/api/*', async (c, next) => {

@@ -242,3 +242,52 @@ describe('soundings from a table', () => {
     expect(refused[0]?.remedy).toMatch(/swapped/);
   });
 });
+
+describe('every reader of tables', () => {
+  const cell = fc.oneof(
+    fc.constantFrom(
+      '5s',
+      '20d',
+      'datetime',
+      'Date Time',
+      '01_00060',
+      'Quality',
+      '2026-06-18 10:00',
+      '1,5',
+      '-3',
+      '',
+      'time',
+      'lat',
+      'depth',
+    ),
+    fc.string({ maxLength: 12 }),
+  );
+  const text = fc.array(fc.array(cell, { minLength: 1, maxLength: 6 }), { minLength: 1, maxLength: 8 });
+  it('reads any table or refuses it in plain words, and every refused line has a remedy', () => {
+    fc.assert(
+      fc.property(text, fc.constantFrom(',', '\t', ';'), (rows, delimiter) => {
+        const file = rows.map((r) => r.join(delimiter)).join('\n');
+        for (const read of [
+          () => readRiverFile(file).refused,
+          () => readTideFile(file, 'UTC').refused,
+          () => {
+            const t = readTable(file);
+            return readSoundings(t, guessSoundingMapping(t, 'Europe/Paris')).refused;
+          },
+          () => {
+            const t = readTable(file);
+            return readReadings(t, guessMapping(t, 'Europe/Paris')).refused;
+          },
+        ]) {
+          try {
+            for (const r of read()) expect(r.remedy.length).toBeGreaterThan(5);
+          } catch (error) {
+            expect(['UnreadableFile', 'RangeError']).toContain((error as Error).constructor.name);
+            expect((error as Error).message).not.toMatch(/undefined|NaN/);
+          }
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+});

@@ -117,4 +117,14 @@ describe('what changed since yesterday', () => {
     const record = { ...s.record, flowM3s: of((at) => (at < NOW - 5 * HOUR ? 2 : 3)), cloud: of((at) => (at < NOW ? 0.2 : 0.8)) };
     expect(heads({ ...s, record })).toEqual(expect.arrayContaining(['The stream rises.', 'More cloud.']));
   });
+  it('gives sun and moon of the day that can still be planned', () => {
+    const said = sinceYesterday(
+      state(() => 135),
+      NOW,
+      'Etc/GMT+2',
+    ).find((c) => c.head.startsWith('Sun '));
+    // Midsummer at 47.6 N 35.2 W, two hours behind UTC: sunrise about 04:25, sunset about 20:20.
+    expect(said?.head).toMatch(/^Sun 04:[12]\d to 20:[12]\d\.$/);
+    expect(said?.text).toMatch(/Fri 19 June, 1[56]\.\d h, golden from 19:\d\d\. Moon: waxing crescent, \d+ % lit, rises/);
+  });
 });

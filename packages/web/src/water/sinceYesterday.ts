@@ -2,10 +2,11 @@
 import type { WaterStateView } from '@bluffwind/contract/water';
 import type { WaterState } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { lightDay, skyDay } from '@bluffwind/core/sky/skyDay';
 import { newestResidual } from '@bluffwind/core/tide/residual';
 import { type TideTurn, tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { compassPoint, turnDeg } from '@bluffwind/core/units/angle';
-import { DAY, HOUR } from '@bluffwind/core/units/time';
+import { DAY, HOUR, planningDay, startOfLocalDay } from '@bluffwind/core/units/time';
 import { type Series, sampleSeries } from '@bluffwind/core/weather/series';
 import { sampleWind } from '@bluffwind/core/weather/wind';
 import { clock, dayName } from '../ui/format';
@@ -32,6 +33,7 @@ export function sinceYesterday(state: WaterStateView, now: number, zone: string)
   tide(water, now, zone, add);
   clarity(state, now, zone, add);
   light(water, now, add);
+  sky(water, now, zone, add);
   air(water, now, add);
   flow(water, now, add);
   pressure(water, now, add);
@@ -151,6 +153,24 @@ function light(water: WaterState, now: number, add: Add): void {
     d > 0 ? 'More cloud.' : 'More sun.',
     `${share(next)} cloud over the next day, ${share(last)} over the last.`,
     d > 0 ? 'Low light lowers caution: fish come shallower.' : 'In bright sun fish go deeper and into shade; dark ground warms.',
+  );
+}
+
+/** Sun and moon of the day that is planned. */
+function sky(water: WaterState, now: number, zone: string, add: Add): void {
+  const from = startOfLocalDay(planningDay(now, zone), zone);
+  const [day, more] = [skyDay(from, water.lat, water.lon), lightDay(from, water.lat, water.lon)];
+  if (day.sunrise === null || day.sunset === null) return;
+  const golden = more.goldenEvening ? `, golden from ${clock(more.goldenEvening[0], zone)}` : '';
+  const moon = [
+    day.moonrise === null ? null : `rises ${clock(day.moonrise, zone)}`,
+    day.moonTransit === null ? null : `highest ${clock(day.moonTransit, zone)}`,
+    day.moonset === null ? null : `sets ${clock(day.moonset, zone)}`,
+  ].filter((t) => t !== null);
+  add(
+    `Sun ${clock(day.sunrise, zone)} to ${clock(day.sunset, zone)}.`,
+    `${dayName(from, zone)}, ${(more.dayLengthH ?? 0).toFixed(1)} h${golden}. Moon: ${more.moonPhase}, ${(day.moonIllumination * 100).toFixed(0)} % lit, ${moon.join(', ')}.`,
+    'Shallow at dusk and dawn, deeper in bright sun.',
   );
 }
 
