@@ -99,6 +99,7 @@ await main(async () => {
     await page.locator('[data-spot]').first().waitFor();
     await page.waitForTimeout(4000);
     for (let i = 0; i < 20; i++) await page.keyboard.press('>');
+    await page.keyboard.press('.');
     await page.getByLabel('Order').selectOption({ label: 'most sheltered first' });
     await shot('grounds');
     await page.locator('[data-spot="Cold Kettle drain"]').click();

@@ -104,7 +104,7 @@ export function featureStyle(kind: 'part' | 'no-go' | 'no-wake' | 'track' | 'pas
         new Style({
           fill: new Fill({ color: writtenOff ? 'rgba(16,41,46,0.16)' : 'rgba(0,0,0,0.01)' }),
           stroke: outline(INK, 1.1, [2, 4]),
-          text: label(writtenOff ? `${name}: written off` : name, { size: 12, color: '#45595c', overflow: true }),
+          text: label(writtenOff ? `${name}\nwritten off` : name, { size: 12, color: '#45595c', overflow: true }),
         }),
       ];
     case 'track':

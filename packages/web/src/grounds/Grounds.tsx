@@ -34,6 +34,8 @@ const ImportSoundings = lazy(() => import('../imports/ImportSoundings').then((m)
 
 type Drawing = { readonly what: 'spot' | FeatureView['kind']; readonly shape: Shape };
 type Open = 'spots' | 'soundings' | 'export' | null;
+/** The chart follows its new size within some frames. */
+const PRINT_DRAWN_MS = 900;
 const NO_SPOTS: readonly SpotView[] = [];
 
 const DRAWINGS: readonly (readonly [string, Drawing])[] = [
@@ -231,10 +233,10 @@ export default function Grounds() {
           {mayEdit && <MenuItem onSelect={() => setOpen('spots')}>Import spots: GPX, KML, GeoJSON</MenuItem>}
           {mayEdit && <MenuItem onSelect={() => setOpen('soundings')}>Import soundings: CSV, NMEA</MenuItem>}
           <MenuItem onSelect={() => setOpen('export')}>Export spots</MenuItem>
-          <MenuItem onSelect={() => window.print()}>Print the chart</MenuItem>
+          <MenuItem onSelect={printChart}>Print the chart</MenuItem>
         </Menu>
       </Header>
-      <div className="grid min-h-0 flex-1 grid-cols-[340px_1fr]">
+      <div className="print-wide grid min-h-0 flex-1 grid-cols-[340px_1fr]">
         <Tabs.Root
           value={tab}
           onValueChange={(v) => setTab(v as typeof tab)}
@@ -335,7 +337,7 @@ export default function Grounds() {
             }}
             onFound={setFoundKey}
           />
-          <div className="no-print absolute top-3 left-4 flex flex-col items-start gap-2">
+          <div className="chart-note no-print absolute top-3 left-4 flex flex-col items-start gap-2">
             <label className="flex items-center gap-2 rounded bg-[#fbf9f3]/95 px-3 py-1 text-[0.87rem] text-[#10292e]">
               <input type="checkbox" checked={showSoundings} onChange={(e) => setShowSoundings(e.target.checked)} />
               Soundings{g.soundings.data ? ` (${g.soundings.data.lat.length})` : ''}
@@ -410,6 +412,15 @@ export default function Grounds() {
       </Suspense>
     </>
   );
+}
+
+/** Gives the chart the whole sheet, waits until it is drawn so, and prints it. */
+function printChart() {
+  document.documentElement.dataset.printing = '';
+  setTimeout(() => {
+    window.print();
+    delete document.documentElement.dataset.printing;
+  }, PRINT_DRAWN_MS);
 }
 
 /** Least charted depth along a drawn line, m; null where part of it is off the chart. */

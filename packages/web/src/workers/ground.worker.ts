@@ -9,6 +9,8 @@ import { expose } from 'comlink';
 /** Height of tide is taken in steps of this, m: runs are worked out once a step. */
 const TIDE_STEP_M = 0.25;
 const KEPT = 24;
+/** Against the most marked of its kind; what is fainter would only crowd the chart. */
+const FAINT = 0.35;
 
 interface RunQuery {
   readonly key: string;
@@ -42,7 +44,7 @@ const work = {
   find(bed: SeaBed, surveys: readonly SeaBed[]): FoundFeature[] {
     const fine = surveys.flatMap((s) => findFeatures(s));
     const coarse = findFeatures(bed).filter((f) => !surveys.some((s) => covers(s, f)));
-    return [...fine, ...coarse].sort((a, b) => b.strength - a.strength);
+    return [...fine, ...coarse].filter((f) => f.strength >= FAINT).sort((a, b) => b.strength - a.strength);
   },
   /** Seconds between all places; the tide is rounded down to its step. */
   runs(q: RunQuery): number[][] {
