@@ -28,7 +28,7 @@ function soundDepth(x: number, y: number): number {
   return jetty(x, y) ? -2.6 : Math.max(d, -6);
 }
 
-const BAR_X = 480;
+const BAR_X = 500;
 /** Charted depth of the bar, m. */
 export const BAR_DEPTH_M = 0.3;
 

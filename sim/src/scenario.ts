@@ -1,19 +1,18 @@
 // Everything that the demo starts with, from one seed.
 import type { OutfitScenario, Scenario } from '@bluffwind/contract/scenario';
-import { measureSpot } from '@bluffwind/core/ground/measureSpot';
 import { toPosition } from '@bluffwind/core/ground/seaBed';
 import { seeded } from '@bluffwind/core/units/seeded';
-import { addDays, DAY, HOUR } from '@bluffwind/core/units/time';
+import { addDays, HOUR } from '@bluffwind/core/units/time';
 import { FAMILIES, PRESENTATIONS } from './catalogue';
-import { BAR_DEPTH_M, GROUND, soundedDepth } from './geography';
+import { crewClarity, crewTemperatures } from './crewReadings';
+import { GROUND } from './geography';
 import { FISH } from './hiddenTruth';
 import { drawHistory, SEASONS } from './history';
 import { CLIENT_NAMES, SPOTS } from './names';
+import { KEYS, lonLat, measured, position, type WaterKey } from './place';
+import { HAZARDS, pierSurvey, soundFeatures } from './soundChart';
 import { seededUuid } from './uuid';
-import { clarityAt, DEMO_START, SOUND_CURRENTS, SOUND_TIDE, spotWarmthAt, waterTempAt } from './weather';
-
-const KEYS = ['sound', 'skerries', 'lake'] as const;
-type WaterKey = (typeof KEYS)[number];
+import { DEMO_START, SOUND_CURRENTS, SOUND_TIDE } from './weather';
 
 const WATER_NAMES: Record<WaterKey, string> = { sound: 'Hollin Sound', skerries: 'The Outer Skerries', lake: 'Lake Ansgar' };
 
@@ -355,131 +354,6 @@ function tomorrow(world: Omit<OutfitScenario, 'trips'>, uuid: () => string): Out
       fish('European sea bass', 'Pollack', 'European plaice', 'Black seabream'),
     ),
   ];
-}
-
-function crewClarity(key: WaterKey, waterId: string): OutfitScenario['crewReadings'] {
-  const all: OutfitScenario['crewReadings'] = [];
-  for (let at = Date.UTC(2024, 3, 5, 15); at < DEMO_START; at += DAY) {
-    const month = new Date(at).getUTCMonth();
-    if (month < 3 || month > 9) continue;
-    if (Math.floor(at / DAY) % 3 === KEYS.indexOf(key)) continue;
-    all.push({
-      waterId,
-      variable: 'clarityM',
-      at: new Date(at).toISOString(),
-      value: Math.round(clarityAt(key, at) * 10) / 10,
-      spotId: null,
-    });
-  }
-  return all;
-}
-
-/** The crew dips a thermometer at some spots in the last weeks. */
-function crewTemperatures(spots: OutfitScenario['spots'], waterId: (key: WaterKey) => string): OutfitScenario['crewReadings'] {
-  const random = seeded(77);
-  const out: OutfitScenario['crewReadings'] = [];
-  for (const key of ['sound', 'lake'] as const) {
-    const here = spots.filter((s) => s.waterId === waterId(key) && ['flat', 'drain', 'weed', 'wall', 'hole', 'wood'].includes(s.structure));
-    for (let at = DEMO_START - 24 * DAY + 20 * HOUR; at < DEMO_START - 4 * HOUR; at += DAY) {
-      for (const spot of here) {
-        if (random() > 0.22) continue;
-        const when = at + Math.round(random() * 12) * 0.5 * HOUR;
-        const value = waterTempAt(key, when) + spotWarmthAt(spot, when) + 0.15 * (random() - 0.5);
-        out.push({
-          waterId: waterId(key),
-          variable: 'waterTempC',
-          at: new Date(when).toISOString(),
-          value: Math.round(value * 10) / 10,
-          spotId: spot.id,
-        });
-      }
-    }
-  }
-  return out;
-}
-
-/** 50,000 soundings in lines over the pier and the banks beside it, with a hole where a boat lay at anchor. */
-function pierSurvey(id: string, waterId: string): OutfitScenario['surveys'][number] {
-  const lat: number[] = [];
-  const lon: number[] = [];
-  const depthM: number[] = [];
-  for (let y = 2050; y <= 3650; y += 14) {
-    for (let x = 3500; x <= 6500; x += 6.4) {
-      if (Math.hypot(x - 5050, y - 2700) < 110) continue;
-      const depth = soundedDepth(x, y);
-      if (depth < -0.8) continue;
-      const p = toPosition(GROUND.sound.bed, x, y);
-      lat.push(Math.round(p.lat * 1e7) / 1e7);
-      lon.push(Math.round(p.lon * 1e7) / 1e7);
-      depthM.push(Math.round(depth * 100) / 100);
-    }
-  }
-  return { id, waterId, name: 'Pier and Long bank, spring', at: '2026-04-11T14:00:00.000Z', lat, lon, depthM, cellM: 12 };
-}
-
-/** What the crew has drawn on the sound. */
-function soundFeatures(uuid: () => string): OutfitScenario['waters'][number]['features'] {
-  const ring = (...at: [number, number][]) => at.map(([x, y]) => lonLat('sound', x, y));
-  return [
-    {
-      id: uuid(),
-      kind: 'passage',
-      name: 'Sarn bar',
-      points: ring([880, 3150], [120, 3050]),
-      detail: { chartedDepthM: BAR_DEPTH_M },
-    },
-    {
-      id: uuid(),
-      kind: 'no-wake',
-      name: 'Harbour, slow',
-      points: ring([5200, 700], [7300, 700], [7300, 1420], [5200, 1420]),
-      detail: { limitMps: 2.6 },
-    },
-    {
-      id: uuid(),
-      kind: 'no-go',
-      name: 'Mussel ropes',
-      points: ring([5150, 2150], [5650, 2150], [5650, 2380], [5150, 2380]),
-      detail: {},
-    },
-    {
-      id: uuid(),
-      kind: 'part',
-      name: 'East reach',
-      points: ring([8900, 2300], [9700, 2300], [9700, 3450], [8900, 3450]),
-      detail: { writtenOff: { reason: 'no bait seen in five visits, choked with weed', on: '2026-06-02' } },
-    },
-    {
-      id: uuid(),
-      kind: 'track',
-      name: 'Evening drift, Kettle lip',
-      points: Array.from({ length: 30 }, (_, i): [number, number] => lonLat('sound', 6900 - i * 38, 3330 - 40 * Math.sin(i / 5))),
-      detail: {},
-    },
-  ];
-}
-
-const HAZARDS: Record<string, string> = {
-  'Outer jetty, head': 'Swell breaks over the head in a south-westerly.',
-  'Gannet Pier, east piles': 'Cross current at the piles; do not drift up-stream of them.',
-  'Cold Kettle drain': 'Shuts behind you on the ebb: leave with a metre in hand.',
-  'Inner jetty, tip': 'Loose rock under water 20 m off the tip.',
-};
-
-/** Depth range, position and shore of a spot from the ground. */
-function measured(key: WaterKey, x: number, y: number) {
-  const m = measureSpot(GROUND[key].bed, 'point', [lonLat(key, x, y)]);
-  if (m.depthMinM === null || m.depthMaxM === null) throw new Error(`spot at ${x}, ${y} of ${key} lies on land`);
-  return { depthMinM: m.depthMinM, depthMaxM: m.depthMaxM, lat: m.lat, lon: m.lon, shoreNormalDeg: m.shoreNormalDeg };
-}
-
-function lonLat(key: WaterKey, x: number, y: number): [number, number] {
-  const p = position(key, x, y);
-  return [p.lon, p.lat];
-}
-
-function position(key: WaterKey, x: number, y: number): { lat: number; lon: number } {
-  return toPosition(GROUND[key].bed, x, y);
 }
 
 /** A second outfit, so that nothing of the first may show to it. */

@@ -1,5 +1,8 @@
 import { scenario as schema } from '@bluffwind/contract/scenario';
 import { depthAt, toLocal } from '@bluffwind/core/ground/seaBed';
+import { parseNmea } from '@bluffwind/core/formats/nmea';
+import { NmeaCollector } from '@bluffwind/core/formats/nmeaLog';
+import { currentModel } from '@bluffwind/core/tide/currentModel';
 import { tideModel } from '@bluffwind/core/tide/tideModel';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
@@ -7,8 +10,9 @@ import { qualityFlags } from '@bluffwind/core/weather/quality';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { GROUND } from './geography';
 import { buildScenario } from './scenario';
+import { sentencesAt } from './instrument';
 import { forecastOf, readingsOf, stationApp } from './station';
-import { DEMO_START, SOUND_TIDE, weatherAt } from './weather';
+import { DEMO_START, SOUND_CURRENTS, SOUND_TIDE, spotWarmthAt, weatherAt } from './weather';
 
 let world: ReturnType<typeof buildScenario>;
 beforeAll(() => {
@@ -128,5 +132,63 @@ describe('the simulated station', () => {
     expect((await ok.json()).readings.length).toBeGreaterThan(20);
     expect((await app.request('/nowhere/readings?from=2026-06-18T00:00:00Z&to=2026-06-18T06:00:00Z')).status).toBe(400);
     expect((await app.request('/harbour/forecast?run=soon')).status).toBe(400);
+  });
+});
+
+describe('the invented grounds', () => {
+  it('have a bar that shuts at low water and a survey of over 50,000 soundings with a hole in it', () => {
+    const sound = world.outfits[0]?.waters[0];
+    const bar = sound?.features.find((f) => f.kind === 'passage');
+    const middle = toLocal(GROUND.sound.bed, bar?.points[1]?.[1] ?? 0, bar?.points[1]?.[0] ?? 0);
+    expect(depthAt(GROUND.sound.bed, 500, middle.yM) ?? 9).toBeLessThan(0.6);
+    const survey = world.outfits[0]?.surveys[0];
+    expect(survey?.lat.length).toBeGreaterThan(50_000);
+    const local = survey?.lat.map((lat, i) => toLocal(GROUND.sound.bed, lat, survey.lon[i] as number)) ?? [];
+    expect(local.some((p) => Math.hypot(p.xM - 5050, p.yM - 2700) < 100)).toBe(false);
+  });
+  it('have a flood that runs while the water rises', () => {
+    const tide = tideModel(SOUND_TIDE.constants, SOUND_TIDE.z0M);
+    for (const station of SOUND_CURRENTS) {
+      const model = currentModel({ ...station, lat: 0, lon: 0 });
+      const turns = tideTurns(tide, DEMO_START, DEMO_START + 3 * DAY).filter((t) => !t.minor);
+      for (const low of turns.filter((t) => t.kind === 'low'))
+        expect(model.at(low.atMs + 3 * HOUR).signedMps, station.name).toBeGreaterThan(0.05);
+      for (const high of turns.filter((t) => t.kind === 'high'))
+        expect(model.at(high.atMs + 3 * HOUR).signedMps, station.name).toBeLessThan(-0.05);
+    }
+  });
+  it('have shallow dark ground warmer in the afternoon than deep or pale ground, and no warmth at night', () => {
+    const noon = Date.UTC(2026, 5, 17, 17);
+    const at = (depth: number, bottom: string, t = noon) => spotWarmthAt({ depthMinM: depth, depthMaxM: depth, bottom }, t);
+    expect(at(0.3, 'mud')).toBeGreaterThan(at(6, 'mud'));
+    expect(at(0.3, 'shell')).toBeGreaterThan(at(0.3, 'sand'));
+    expect(at(0.3, 'mud', noon - 12 * HOUR)).toBe(0);
+  });
+});
+
+describe("the simulated boat's instruments", () => {
+  it('speak NMEA 0183 along a drift, with garbled lines, silence and spikes', () => {
+    const collector = new NmeaCollector();
+    let [lines, garbled, silent] = [0, 0, 0];
+    for (let s = 0; s < 3600; s++) {
+      const said = sentencesAt(DEMO_START + s * 1000);
+      if (said.length === 0) silent++;
+      for (const line of said) {
+        lines++;
+        if (collector.take(line)) garbled++;
+      }
+    }
+    expect(garbled).toBeGreaterThan(0);
+    expect(garbled).toBeLessThan(lines * 0.1);
+    expect(silent).toBeGreaterThan(0);
+    expect(collector.soundings.length).toBeGreaterThan(2500);
+    const depths = collector.soundings.map((s) => s.soundedM).sort((a, b) => a - b);
+    expect(depths.at(-1)).toBeGreaterThan(40);
+    expect(depths[Math.floor(depths.length / 2)]).toBeLessThan(20);
+    for (const s of collector.soundings) expect(toLocal(GROUND.sound.bed, s.lat, s.lon).yM).toBeGreaterThan(2200);
+  });
+  it('give sentences whose checksums hold', () => {
+    const said = Array.from({ length: 60 }, (_, s) => sentencesAt(DEMO_START + s * 1000)).flat();
+    expect(said.filter((l) => 'fact' in parseNmea(l)).length).toBeGreaterThan(said.length * 0.8);
   });
 });

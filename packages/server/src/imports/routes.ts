@@ -2,13 +2,14 @@ import { id } from '@bluffwind/contract/ids';
 import { importPlaces, importReadings, importSoundings, type ImportView, importView } from '@bluffwind/contract/imports';
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
+import type { Context } from 'hono';
 import type { EntityManager } from 'typeorm';
 import { v7 } from 'uuid';
 import { audit } from '../audit';
-import { ImportEntity, WaterEntity } from '../db/entities/water';
+import { ImportEntity, type ImportRow, WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { effectiveBed } from '../grounds/chartData';
-import { type Deps, found, requireCaptain, router, type Who } from '../http/context';
+import { type Deps, type Env, found, requireCaptain, router, type Who } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { refreshStops } from '../water/recompute';
 import { storePlaces } from './storePlaces';
@@ -17,9 +18,33 @@ import { storeSurvey } from './storeSoundings';
 
 const byId = z.object({ id });
 
+type Counts = { readonly stored: number; readonly known?: number };
+
 /** Files brought in whole and undone whole. The request's transaction makes both all or nothing. */
 export function importRoutes({ clock }: Deps) {
   const app = router();
+
+  /** The same import sent again is the one that is there; otherwise it is noted, stored and counted. */
+  async function bringIn(
+    c: Context<Env>,
+    kind: ImportRow['kind'],
+    body: { id: string; fileName: string; refused: number },
+    store: (entities: EntityManager, who: Who, waterId: string) => Promise<Counts>,
+  ): Promise<ImportView> {
+    const entities = c.get('entities');
+    const who = c.get('who');
+    const water = found(await entities.findOneBy(WaterEntity, { id: c.req.param('id') ?? '' }), 'water');
+    const before = await importOf(entities, body.id);
+    if (before) return before;
+    const { id: importId, fileName, refused } = body;
+    const row = { id: importId, outfitId: who.outfitId, waterId: water.id, kind, fileName, refused, stored: 0, known: 0 };
+    await entities.insert(ImportEntity, { ...row, madeAt: new Date(clock.now()), madeBy: who.personId });
+    const counts = await store(entities, who, water.id);
+    await entities.update(ImportEntity, { id: importId }, counts);
+    await audit(entities, who, clock.now(), `import ${kind}`, 'water', water.id, { file: fileName, ...counts });
+    return found(await importOf(entities, importId), 'import');
+  }
+
   app.openapi(
     createRoute({
       method: 'get',
@@ -41,25 +66,20 @@ export function importRoutes({ clock }: Deps) {
       responses: answers(importView, 'Stored'),
     }),
     async (c) => {
-      const entities = c.get('entities');
-      const who = c.get('who');
       const body = c.req.valid('json');
-      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      const before = await known(entities, body.id);
-      if (before) return c.json(before, 200);
       sameLength(body.atMs, { variable: body.variable, value: body.value });
       const future = body.atMs.findIndex((t) => t > clock.now() + 60_000);
       if (future >= 0)
         throw new Problem('invalid', `reading ${future + 1} is of ${new Date(body.atMs[future] as number).toISOString()}, in the future`, [
           { field: `atMs.${future}`, message: 'in the future: check the zone chosen for the file' },
         ]);
-      await open(entities, who, water.id, 'readings', body, clock.now());
-      const counts = await storeImportedReadings(entities, who, water.id, body.id, body);
-      await entities.update(ImportEntity, { id: body.id }, counts);
-      const [from, to] = ends(body.atMs);
-      await refreshStops(entities, water.id, from, to + DAY, clock.now());
-      await audit(entities, who, clock.now(), 'import readings', 'water', water.id, { file: body.fileName, ...counts });
-      return c.json(found(await known(entities, body.id), 'import'), 200);
+      const view = await bringIn(c, 'readings', body, async (entities, who, waterId) => {
+        const counts = await storeImportedReadings(entities, who, waterId, body.id, body);
+        const [from, to] = ends(body.atMs);
+        await refreshStops(entities, waterId, from, to + DAY, clock.now());
+        return counts;
+      });
+      return c.json(view, 200);
     },
   );
   app.openapi(
@@ -71,18 +91,12 @@ export function importRoutes({ clock }: Deps) {
     }),
     async (c) => {
       requireCaptain(c);
-      const entities = c.get('entities');
-      const who = c.get('who');
       const body = c.req.valid('json');
-      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      const before = await known(entities, body.id);
-      if (before) return c.json(before, 200);
       sameLength(body.lat, { lon: body.lon, soundedM: body.soundedM, atMs: body.atMs });
-      await open(entities, who, water.id, 'soundings', body, clock.now());
-      const stored = await storeSurvey(entities, who, water.id, { id: v7(), name: body.fileName, importId: body.id }, body, clock.now());
-      await entities.update(ImportEntity, { id: body.id }, { stored });
-      await audit(entities, who, clock.now(), 'import soundings', 'water', water.id, { file: body.fileName, stored });
-      return c.json(found(await known(entities, body.id), 'import'), 200);
+      const view = await bringIn(c, 'soundings', body, async (entities, who, waterId) => ({
+        stored: await storeSurvey(entities, who, waterId, { id: v7(), name: body.fileName, importId: body.id }, body, clock.now()),
+      }));
+      return c.json(view, 200);
     },
   );
   app.openapi(
@@ -94,29 +108,27 @@ export function importRoutes({ clock }: Deps) {
     }),
     async (c) => {
       requireCaptain(c);
-      const entities = c.get('entities');
-      const who = c.get('who');
       const body = c.req.valid('json');
-      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      const before = await known(entities, body.id);
-      if (before) return c.json(before, 200);
-      const { bed } = await effectiveBed(entities, water.id);
-      await open(entities, who, water.id, 'places', body, clock.now());
-      const stored = await storePlaces(entities, who, water.id, body, bed, clock.now());
-      await entities.update(ImportEntity, { id: body.id }, { stored });
-      await audit(entities, who, clock.now(), 'import places', 'water', water.id, { file: body.fileName, stored });
-      return c.json(found(await known(entities, body.id), 'import'), 200);
+      const view = await bringIn(c, 'places', body, async (entities, who, waterId) => {
+        const { bed } = await effectiveBed(entities, waterId);
+        return { stored: await storePlaces(entities, who, waterId, body, bed, clock.now()) };
+      });
+      return c.json(view, 200);
     },
   );
   app.openapi(
-    createRoute({ method: 'post', path: '/imports/{id}/undo', request: { params: byId }, responses: answers(importView, 'Undone whole') }),
+    createRoute({
+      method: 'post',
+      path: '/imports/{id}/undo',
+      request: { params: byId },
+      responses: answers(importView, 'Undone whole'),
+    }),
     async (c) => {
       requireCaptain(c);
       const entities = c.get('entities');
-      const who = c.get('who');
       const row = found(await entities.findOneBy(ImportEntity, { id: c.req.valid('param').id }), 'import');
-      if (row.undoneAt === null) await undo(entities, who, row.id, row.waterId, clock.now());
-      return c.json(found(await known(entities, row.id), 'import'), 200);
+      if (row.undoneAt === null) await undo(entities, c.get('who'), row.id, row.waterId, clock.now());
+      return c.json(found(await importOf(entities, row.id), 'import'), 200);
     },
   );
   return app;
@@ -150,28 +162,6 @@ async function undo(entities: EntityManager, who: Who, importId: string, waterId
   await audit(entities, who, nowMs, 'undo import', 'water', waterId, { importId });
 }
 
-async function open(
-  entities: EntityManager,
-  who: Who,
-  waterId: string,
-  kind: 'readings' | 'places' | 'soundings',
-  body: { id: string; fileName: string; refused: number },
-  nowMs: number,
-): Promise<void> {
-  await entities.insert(ImportEntity, {
-    id: body.id,
-    outfitId: who.outfitId,
-    waterId,
-    kind,
-    fileName: body.fileName,
-    madeAt: new Date(nowMs),
-    madeBy: who.personId,
-    stored: 0,
-    known: 0,
-    refused: body.refused,
-  });
-}
-
 function sameLength(first: readonly unknown[], others: Readonly<Record<string, readonly unknown[]>>): void {
   for (const [name, column] of Object.entries(others))
     if (column.length !== first.length)
@@ -199,6 +189,6 @@ async function importsOf(entities: EntityManager, waterId: string, only: string 
   }));
 }
 
-async function known(entities: EntityManager, importId: string): Promise<ImportView | null> {
+async function importOf(entities: EntityManager, importId: string): Promise<ImportView | null> {
   return (await importsOf(entities, '', importId))[0] ?? null;
 }

@@ -1,11 +1,11 @@
-import type { FeatureView, SpotView } from '@bluffwind/contract/grounds';
+import type { SpotView } from '@bluffwind/contract/grounds';
 import { plainSpot } from '@bluffwind/core/conditions/spotConditions';
 import { leastDepth } from '@bluffwind/core/ground/navigate';
 import { nearDuplicates } from '@bluffwind/core/ground/nearDuplicates';
 import { toLocal } from '@bluffwind/core/ground/seaBed';
 import { localDate } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { DropdownMenu, Tabs } from 'radix-ui';
+import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
@@ -14,14 +14,17 @@ import { post } from '../app/api';
 import { serverNow } from '../app/clock';
 import { meQuery, outfitQuery } from '../app/queries';
 import { isTyping, useCursor } from '../app/time';
-import { Chart, type Shape } from '../chart/Chart';
+import { Chart } from '../chart/Chart';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
-import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { Pick } from '../ui/Pick';
+import { Fault, Header, Waiting } from '../ui/parts';
+import { ChartNotes } from './ChartNotes';
 import { DrawnList } from './DrawnList';
 import { ExportDialog } from './ExportDialog';
 import { FeatureDialog, type FeatureDraft } from './FeatureDialog';
 import { FoundList } from './FoundList';
+import { type Drawing, GroundsMenus } from './GroundsMenus';
 import { SpotDialog, type SpotDraft } from './SpotDialog';
 import { SpotList } from './SpotList';
 import { SpotPanel } from './SpotPanel';
@@ -32,22 +35,7 @@ import { type Found, useFound, useGrounds, useGroundWorker, useRuns, useSurveyCo
 const ImportPlaces = lazy(() => import('../imports/ImportPlaces').then((m) => ({ default: m.ImportPlaces })));
 const ImportSoundings = lazy(() => import('../imports/ImportSoundings').then((m) => ({ default: m.ImportSoundings })));
 
-type Drawing = { readonly what: 'spot' | FeatureView['kind']; readonly shape: Shape };
-type Open = 'spots' | 'soundings' | 'export' | null;
-/** The chart follows its new size within some frames. */
-const PRINT_DRAWN_MS = 900;
 const NO_SPOTS: readonly SpotView[] = [];
-
-const DRAWINGS: readonly (readonly [string, Drawing])[] = [
-  ['A spot, one point', { what: 'spot', shape: 'point' }],
-  ['A spot along a line', { what: 'spot', shape: 'line' }],
-  ['A spot that is an area', { what: 'spot', shape: 'area' }],
-  ['A part of the water', { what: 'part', shape: 'area' }],
-  ['A place to keep out of', { what: 'no-go', shape: 'area' }],
-  ['Slow water', { what: 'no-wake', shape: 'area' }],
-  ['A passage', { what: 'passage', shape: 'line' }],
-  ['A track', { what: 'track', shape: 'line' }],
-];
 
 export default function Grounds() {
   const [params, setParams] = useSearchParams();
@@ -71,7 +59,7 @@ export default function Grounds() {
   const [moving, setMoving] = useState<SpotDraft | null>(null);
   const [draft, setDraft] = useState<SpotDraft | null>(null);
   const [feature, setFeature] = useState<FeatureDraft | null>(null);
-  const [open, setOpen] = useState<Open>(null);
+  const [open, setOpen] = useState<'spots' | 'soundings' | 'export' | null>(null);
   const [boatId, setBoatId] = useState<string | null>(null);
   const spots = g.spots.data ?? NO_SPOTS;
   const selected = params.get('spot');
@@ -196,45 +184,9 @@ export default function Grounds() {
   return (
     <>
       <Header title={water.name} note={`${spots.length} spots · ${dayName(cursor.at, zone)} ${clock(cursor.at, zone)}`}>
-        <select
-          aria-label="Water"
-          value={water.id}
-          onChange={(e) => setParams({ water: e.target.value })}
-          className="rounded border border-ink bg-chalk px-2 py-1.5"
-        >
-          {outfit?.waters.map((w) => (
-            <option key={w.id} value={w.id}>
-              {w.name}
-            </option>
-          ))}
-        </select>
-        <select
-          aria-label="Boat for runs"
-          value={boat?.id ?? ''}
-          onChange={(e) => setBoatId(e.target.value)}
-          className="rounded border border-ink bg-chalk px-2 py-1.5"
-        >
-          {outfit?.boats.map((b) => (
-            <option key={b.id} value={b.id}>
-              {b.name}
-            </option>
-          ))}
-        </select>
-        {mayEdit && (
-          <Menu name="Draw">
-            {DRAWINGS.map(([name, d]) => (
-              <MenuItem key={name} onSelect={() => setDrawing(d)}>
-                {name}
-              </MenuItem>
-            ))}
-          </Menu>
-        )}
-        <Menu name="Files">
-          {mayEdit && <MenuItem onSelect={() => setOpen('spots')}>Import spots: GPX, KML, GeoJSON</MenuItem>}
-          {mayEdit && <MenuItem onSelect={() => setOpen('soundings')}>Import soundings: CSV, NMEA</MenuItem>}
-          <MenuItem onSelect={() => setOpen('export')}>Export spots</MenuItem>
-          <MenuItem onSelect={printChart}>Print the chart</MenuItem>
-        </Menu>
+        <Pick label="Water" value={water.id} options={outfit?.waters ?? []} onPick={(id) => setParams({ water: id })} />
+        <Pick label="Boat for runs" value={boat?.id ?? ''} options={outfit?.boats ?? []} onPick={setBoatId} />
+        <GroundsMenus mayEdit={mayEdit} onDraw={setDrawing} onOpen={setOpen} />
       </Header>
       <div className="print-wide grid min-h-0 flex-1 grid-cols-[340px_1fr]">
         <Tabs.Root
@@ -337,36 +289,17 @@ export default function Grounds() {
             }}
             onFound={setFoundKey}
           />
-          <div className="chart-note no-print absolute top-3 left-4 flex flex-col items-start gap-2">
-            <label className="flex items-center gap-2 rounded bg-[#fbf9f3]/95 px-3 py-1 text-[0.87rem] text-[#10292e]">
-              <input type="checkbox" checked={showSoundings} onChange={(e) => setShowSoundings(e.target.checked)} />
-              Soundings{g.soundings.data ? ` (${g.soundings.data.lat.length})` : ''}
-            </label>
-            {drawing && (
-              <p role="status" className="rounded border border-[#10292e] bg-[#fbf9f3] px-3 py-1.5 text-[0.9rem] text-[#10292e]">
-                {drawing.shape === 'point' ? 'Click where it lies.' : 'Click its points, double-click the last. Backspace takes one back.'}{' '}
-                Esc stops.
-              </p>
-            )}
-            {moving && (
-              <div
-                role="status"
-                className="flex items-center gap-2 rounded border border-[#10292e] bg-[#fbf9f3] px-3 py-1.5 text-[0.9rem] text-[#10292e]"
-              >
-                Drag it to its place.
-                <button
-                  type="button"
-                  className="cursor-pointer font-semibold underline"
-                  onClick={() => {
-                    setDraft(moving);
-                    setMoving(null);
-                  }}
-                >
-                  Done
-                </button>
-              </div>
-            )}
-          </div>
+          <ChartNotes
+            soundings={g.soundings.data?.lat.length ?? null}
+            showSoundings={showSoundings}
+            drawing={drawing}
+            moving={moving !== null}
+            onSoundings={setShowSoundings}
+            onMoved={() => {
+              setDraft(moving);
+              setMoving(null);
+            }}
+          />
         </div>
       </div>
       <Ribbon from={g.from} to={g.to} now={serverNow()} zone={zone} state={g.state.data} lanes={lanes} />
@@ -414,41 +347,9 @@ export default function Grounds() {
   );
 }
 
-/** Gives the chart the whole sheet, waits until it is drawn so, and prints it. */
-function printChart() {
-  document.documentElement.dataset.printing = '';
-  setTimeout(() => {
-    window.print();
-    delete document.documentElement.dataset.printing;
-  }, PRINT_DRAWN_MS);
-}
-
 /** Least charted depth along a drawn line, m; null where part of it is off the chart. */
 function leastOf(bed: Parameters<typeof leastDepth>[0], points: readonly (readonly [number, number])[]): number | null {
   const local = points.map(([lon, lat]) => toLocal(bed, lat, lon));
   const depths = local.slice(1).map((p, i) => leastDepth(bed, local[i] as (typeof local)[number], p));
   return depths.some((d) => d === null) ? null : Math.min(...(depths as number[]));
-}
-
-function Menu({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger asChild>
-        <Button>{name}</Button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="z-40 rounded border border-ink bg-paper p-1">
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
-}
-
-function MenuItem({ onSelect, children }: { onSelect: () => void; children: React.ReactNode }) {
-  return (
-    <DropdownMenu.Item onSelect={onSelect} className="cursor-pointer rounded px-3 py-1.5 outline-none data-[highlighted]:bg-kelp-pale">
-      {children}
-    </DropdownMenu.Item>
-  );
 }

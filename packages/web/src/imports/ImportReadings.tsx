@@ -13,6 +13,7 @@ import { Sheet } from '../ui/Sheet';
 import { VARIABLE_WORDS } from '../water/sinceYesterday';
 import type { FilesWork, ReadingKind, TableHead } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
+import { DecimalChoice, ZoneChoice } from './choices';
 import { ImportList } from './ImportList';
 import { FileFault, RefusedList } from './RefusedList';
 
@@ -158,18 +159,8 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
         )}
         {head && mapping && (
           <div className="flex flex-wrap gap-3 text-[0.9rem]">
-            <label className="flex items-center gap-2">
-              Decimal sign
-              <select
-                value={mapping.decimal}
-                onChange={(e) => setMapping({ ...mapping, decimal: e.target.value as '.' | ',' })}
-                className={field}
-              >
-                <option value=".">point</option>
-                <option value=",">comma</option>
-              </select>
-            </label>
-            <label className="flex items-center gap-2">
+            <DecimalChoice value={mapping.decimal} onChange={(decimal) => setMapping({ ...mapping, decimal })} />
+            <label className="flex flex-col gap-0.5">
               Dates such as 03/04
               <select
                 value={mapping.order}
@@ -180,16 +171,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
                 <option value="mdy">month first</option>
               </select>
             </label>
-            <label className="flex items-center gap-2">
-              Zone of times without one
-              <select value={mapping.zone} onChange={(e) => setMapping({ ...mapping, zone: e.target.value })} className={field}>
-                {[...new Set([zone, 'UTC', Intl.DateTimeFormat().resolvedOptions().timeZone])].map((z) => (
-                  <option key={z} value={z}>
-                    {z}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => setMapping({ ...mapping, zone: z })} />
           </div>
         )}
         {head && mapping && (

@@ -12,6 +12,7 @@ import { Sheet } from '../ui/Sheet';
 import type { FilesWork, TableHead } from '../workers/files.worker';
 import type { GroundWork } from '../workers/ground.worker';
 import { makeFilesWorker, makeGroundWorker, useWorker } from '../workers/useWorker';
+import { DecimalChoice, ZoneChoice } from './choices';
 import { ImportList } from './ImportList';
 import { FileFault, RefusedList } from './RefusedList';
 
@@ -216,25 +217,8 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
                 <option value="up">up (negative below)</option>
               </select>
             </label>
-            <label className="flex flex-col gap-0.5">
-              Decimal sign
-              <select
-                value={mapping.decimal}
-                onChange={(e) => setMapping({ ...mapping, decimal: e.target.value as '.' | ',' })}
-                className={field}
-              >
-                <option value=".">point</option>
-                <option value=",">comma</option>
-              </select>
-            </label>
-            <label className="flex flex-col gap-0.5">
-              Zone of times without one
-              <select value={mapping.zone} onChange={(e) => setMapping({ ...mapping, zone: e.target.value })} className={field}>
-                {[...new Set([zone, 'UTC'])].map((z) => (
-                  <option key={z}>{z}</option>
-                ))}
-              </select>
-            </label>
+            <DecimalChoice value={mapping.decimal} onChange={(decimal) => setMapping({ ...mapping, decimal })} />
+            <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => setMapping({ ...mapping, zone: z })} />
           </div>
         )}
         {file && (

@@ -11,6 +11,7 @@ import { isTyping, useCursor } from '../app/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
+import { Pick } from '../ui/Pick';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { CrewReadings } from './CrewReadings';
 import { PassageList } from './PassageList';
@@ -89,18 +90,7 @@ export default function Water() {
         title={`${water.name}, ${dayName(now, zone)} ${clock(now, zone)}`}
         note={`${s.stations.length} ${s.stations.length === 1 ? 'station' : 'stations'}, ${s.crewReadings.length} crew readings here${s.forecastRunAt ? `, forecast of ${clock(s.forecastRunAt, zone)}` : ', no forecast'}`}
       >
-        <select
-          aria-label="Water"
-          value={water.id}
-          onChange={(e) => setParams({ water: e.target.value })}
-          className="rounded border border-ink bg-chalk px-2 py-1.5"
-        >
-          {outfit?.waters.map((w) => (
-            <option key={w.id} value={w.id}>
-              {w.name}
-            </option>
-          ))}
-        </select>
+        <Pick label="Water" value={water.id} options={outfit?.waters ?? []} onPick={(id) => setParams({ water: id })} />
         <Button hint="I" onClick={() => setImporting(true)}>
           Import
         </Button>
