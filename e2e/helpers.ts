@@ -67,3 +67,14 @@ export async function moveCursor(page: Page, atMs: number): Promise<void> {
   }
   expect(Number(await slider.getAttribute('aria-valuenow'))).toBe(atMs);
 }
+
+/** Waits until the application itself is kept on the device; a visit whose download was cut short is repeated, as one would. */
+export async function keptForOffline(page: Page): Promise<void> {
+  const kept = () => page.waitForFunction(() => navigator.serviceWorker.controller !== null, undefined, { timeout: 25_000 });
+  try {
+    await kept();
+  } catch {
+    await page.reload();
+    await kept();
+  }
+}

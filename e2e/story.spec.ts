@@ -1,6 +1,6 @@
 // The whole path: Thursday evening at the desk, Friday on a phone, Friday evening's brief.
 import { expect, test } from '@playwright/test';
-import { crashServer, expectAccessible, rows, setDemoClock, signIn } from './helpers';
+import { crashServer, expectAccessible, keptForOffline, rows, setDemoClock, signIn } from './helpers';
 
 test.describe.configure({ mode: 'serial' });
 let tripId = '';
@@ -87,7 +87,7 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await page.goto(deck);
   await expect(page.getByRole('button', { name: 'Begin the trip' })).toBeVisible();
   await expectAccessible(page);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+  await keptForOffline(page);
   await page.getByRole('button', { name: 'Begin the trip' }).click();
   await page.getByRole('button', { name: /Lines in at/ }).click();
   await expect(page.locator('[data-advice]')).toContainText('Stay. Look again at');

@@ -22,6 +22,7 @@ export interface NmeaLogRead {
 
 const DAY_MS = 24 * HOUR;
 const STALE = 10_000;
+/** Length over which readings are joined to their middle value. */
 const BIN = 10 * MINUTE;
 /** So many garbled lines are listed; more are only counted in the last. */
 const LISTED = 200;
@@ -35,8 +36,11 @@ export class NmeaCollector {
   private readonly bins = new Map<string, { variable: string; atMs: number; values: number[] }>();
   private line = 0;
 
-  /** @param dateMs - Midnight UTC of the day, for logs without a date. */
-  constructor(dateMs: number | null = null) {
+  /** @param dateMs - Midnight UTC of the day, for logs without a date. @param binMs - Span of one reading, ms. */
+  constructor(
+    dateMs: number | null = null,
+    private readonly binMs = BIN,
+  ) {
     this.day = dateMs;
   }
 
@@ -49,9 +53,10 @@ export class NmeaCollector {
     return null;
   }
 
-  /** The middle values of every ten minutes so far. */
-  readings(): FileReading[] {
+  /** The middle values of every span so far. @param untilMs - Only of spans that had ended by then. */
+  readings(untilMs = Number.POSITIVE_INFINITY): FileReading[] {
     return [...this.bins.values()]
+      .filter((b) => b.atMs + this.binMs / 2 <= untilMs)
       .map((b) => {
         const sorted = [...b.values].sort((x, y) => x - y);
         return { atMs: b.atMs, variable: b.variable, value: sorted[Math.floor(sorted.length / 2)] as number };
@@ -90,7 +95,7 @@ export class NmeaCollector {
 
   private bin(variable: string, value: number): void {
     if (this.last === null) return;
-    const atMs = Math.floor(this.last / BIN) * BIN + BIN / 2;
+    const atMs = Math.floor(this.last / this.binMs) * this.binMs + this.binMs / 2;
     const key = `${variable} ${atMs}`;
     const bin = this.bins.get(key) ?? { variable, atMs, values: [] };
     bin.values.push(value);

@@ -23,7 +23,13 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
     case 'start-stop':
       if (await entities.existsBy(StopEntity, { id: entry.stopId })) return;
       await closeOpen(entities, trip.id, at);
-      await entities.insert(StopEntity, { id: entry.stopId, outfitId, tripId: trip.id, spotId: entry.spotId, startedAt: at });
+      await entities.insert(StopEntity, {
+        id: entry.stopId,
+        outfitId,
+        tripId: trip.id,
+        spotId: await spotNow(entities, entry.spotId),
+        startedAt: at,
+      });
       await entities.insert(
         SetEntity,
         entry.sets.map((s) => ({ ...s, outfitId, stopId: entry.stopId, startedAt: at })),
@@ -70,7 +76,7 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
         id: entry.sightingId,
         outfitId,
         tripId: trip.id,
-        spotId: entry.spotId,
+        spotId: entry.spotId === null ? null : await spotNow(entities, entry.spotId),
         at,
         kind: entry.what,
         note: entry.note,
@@ -101,4 +107,16 @@ async function closeOpen(entities: EntityManager, tripId: string, at: Date, only
 
 async function own(entities: EntityManager, entity: typeof StopEntity, where: { id: string; tripId: string }, what: string): Promise<void> {
   if (!(await entities.existsBy(entity, where))) throw new Problem('not_found', `no such ${what} on this trip`);
+}
+
+/** A phone may not have heard that two spots became one: what it logs goes to the one that is left. */
+async function spotNow(entities: EntityManager, spotId: string): Promise<string> {
+  const rows: { id: string }[] = await entities.query(
+    `with recursive way (id, merged_into) as (
+       select id, merged_into from spot where id = $1
+       union select s.id, s.merged_into from spot s join way on s.id = way.merged_into)
+     select id from way where merged_into is null`,
+    [spotId],
+  );
+  return rows[0]?.id ?? spotId;
 }

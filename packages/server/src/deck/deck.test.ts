@@ -149,3 +149,22 @@ describe('the deck', () => {
     expect(receipt?.ok).toBe(false);
   });
 });
+
+describe('a spot that has become another meanwhile', () => {
+  it('gets what a phone logs that has not heard of it', async () => {
+    const [near, far] = h.mine.spots;
+    expect((await captain.post(`/spots/${near?.id}/merge`, { into: far?.id })).status).toBe(200);
+    const id = randomUUID();
+    const receipts = await send({
+      kind: 'start-stop',
+      entryId: randomUUID(),
+      at: at(29),
+      stopId: id,
+      spotId: near?.id,
+      sets: [{ id: randomUUID(), presentationId: h.mine.presentations[0]?.id, rods: 1 }],
+    });
+    expect(receipts[0]?.ok).toBe(true);
+    const [row] = await h.owner.query('select spot_id from stop where id = $1', [id]);
+    expect(row.spot_id).toBe(far?.id);
+  });
+});

@@ -76,8 +76,8 @@ const instrument = async () => (await view()).instruments[0];
 const soundings = async () => (await captain.get(`/waters/${waterId}/soundings`)).body.depthM as number[];
 
 describe("a boat's instrument", () => {
-  it('is heard: readings every ten minutes and soundings to datum', async () => {
-    await until(async () => (await soundings()).length > 20);
+  it('is heard: a reading a minute and soundings to datum', async () => {
+    await until(async () => (await soundings()).length > 20 && (await view()).record.waterTempC !== null);
     const s = await view();
     expect(s.instruments[0]).toMatchObject({ name: 'Sounder', lastError: null });
     expect(s.record.waterTempC.value.at(-1)).toBeCloseTo(14.2, 6);

@@ -1,5 +1,5 @@
-// Listens to boats' instruments: NMEA 0183 over TCP. What is heard becomes readings (ten-minute middle values) and soundings,
-// stored every so often; a silent, garbled or vanished instrument is tried again, and its error is on the screen.
+// Listens to boats' instruments: NMEA 0183 over TCP. What is heard becomes readings (the middle value of each minute)
+// and soundings, stored every so often; a silent, garbled or vanished instrument is tried again, and its error is on the screen.
 import { connect as connectTcp, type Socket } from 'node:net';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { NmeaCollector } from '@bluffwind/core/formats/nmeaLog';
@@ -17,6 +17,8 @@ import { loadWaterState } from './waterState';
 
 const SILENT_MS = 60_000;
 const LONGEST_LINE = 1000;
+/** What the flat-line test looks back on. */
+const CONTEXT = 30 * HOUR;
 /** A clock that runs ahead by more than this is wrong. */
 const AHEAD = 2 * MINUTE;
 
@@ -49,7 +51,7 @@ export async function listenToInstruments(options: Options): Promise<() => void>
 function listen(row: InstrumentRow, address: string, { source, clock, storeEveryMs, retryMs = 5000 }: Options): () => void {
   const [host = '127.0.0.1', port = ''] = address.split(/:(?=\d+$)/);
   let socket: Socket | null = null;
-  let collector = new NmeaCollector();
+  let collector = new NmeaCollector(null, MINUTE);
   let buffer = '';
   let stopped = false;
   let retry: NodeJS.Timeout | undefined;
@@ -101,9 +103,9 @@ function listen(row: InstrumentRow, address: string, { source, clock, storeEvery
       const nowMs = clock.now();
       if (heard.heardAt !== null && heard.heardAt > nowMs + AHEAD) {
         await note({ lastError: `${address}: its clock runs ahead of ours; nothing is taken until it is right` });
-        collector = new NmeaCollector();
+        collector = new NmeaCollector(null, MINUTE);
       } else if (heard.heardAt !== null) {
-        collector = new NmeaCollector(Math.floor(heard.heardAt / DAY) * DAY);
+        collector = new NmeaCollector(Math.floor(heard.heardAt / DAY) * DAY, MINUTE);
         [lines, garbled] = [0, 0];
         await inOutfit(source, row.outfitId, (e) => storeHeard(e, row, heard, nowMs));
         const garbage = seen > 20 && bad > seen / 2 ? `${address}: ${bad} of ${seen} lines are garbled` : null;
@@ -127,7 +129,8 @@ function listen(row: InstrumentRow, address: string, { source, clock, storeEvery
 }
 
 async function storeHeard(entities: EntityManager, row: InstrumentRow, heard: NmeaCollector, nowMs: number): Promise<void> {
-  await storeReadings(entities, row, heard.readings());
+  // Only whole minutes: nothing that is stored changes later.
+  await storeReadings(entities, row, heard.readings(heard.heardAt ?? 0));
   const timed = heard.soundings.filter((s) => s.atMs !== null);
   if (timed.length === 0) return;
   const first = timed[0]?.atMs as number;
@@ -161,7 +164,12 @@ async function storeReadings(entities: EntityManager, row: InstrumentRow, readin
   const variables = [...new Set(readings.map((r) => r.variable))];
   for (const variable of variables) {
     const list = readings.filter((r) => r.variable === variable);
-    const flags = qualityFlags(variable, list);
+    const before: { at: Date; value: number }[] = await entities.query(
+      'select at, value from reading where instrument_id = $1 and variable = $2 and at >= $3 and at < $4 order by at',
+      [row.id, variable, new Date((list[0]?.atMs ?? 0) - CONTEXT), new Date(list[0]?.atMs ?? 0)],
+    );
+    const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
+    const flags = qualityFlags(variable, [...context, ...list]).slice(context.length);
     const fill = <T>(value: T) => list.map(() => value);
     await bulkInsert(
       entities,
@@ -176,7 +184,7 @@ async function storeReadings(entities: EntityManager, row: InstrumentRow, readin
         value: ['double precision', list.map((r) => r.value)],
         flag: ['smallint', flags],
       },
-      '(instrument_id, variable, at) where instrument_id is not null do update set value = excluded.value, flag = excluded.flag',
+      '(instrument_id, variable, at) where instrument_id is not null do nothing',
     );
   }
 }

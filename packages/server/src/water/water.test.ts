@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -128,6 +129,34 @@ describe('stations', () => {
 
   it('stores the same answer only once', async () => {
     expect(await pollStations(h.source, client(), TEST_NOW)).toBe(0);
+  });
+});
+
+describe('several sources of one variable', () => {
+  it('do not swing the line: another fills gaps of the believed one only, and the crew is always taken', async () => {
+    const insert = (source: string, minutes: number, value: number) =>
+      h.owner.query(
+        `insert into reading (outfit_id, water_id, source, variable, at, value, flag, import_id)
+         values ($1, $2, $3, 'waterTempC', $4, $5, 1, $6)`,
+        [h.mine.outfit.id, h.mine.waters[0]?.id, source, iso(TEST_NOW - minutes * 60_000), value, source === 'import' ? importId : null],
+      );
+    const importId = randomUUID();
+    await h.owner.query(
+      `insert into import (id, outfit_id, water_id, kind, file_name, made_at, made_by, stored, known, refused)
+       values ($1, $2, $3, 'readings', 'x.csv', now(), $4, 2, 0, 0)`,
+      [importId, h.mine.outfit.id, h.mine.waters[0]?.id, h.mine.people[0]?.id],
+    );
+    const temps = async (): Promise<number[]> => (await state()).record.waterTempC.value;
+    // Between two hourly readings of the station, and from days before it was asked at all.
+    await insert('import', 10 * 60 + 25, 9.1);
+    await insert('import', 7.5 * 24 * 60, 9.2);
+    expect(await temps()).not.toContain(9.1);
+    expect(
+      (await captain.get(`/waters/${h.mine.waters[0]?.id}/state?from=${iso(TEST_NOW - 8 * 24 * HOUR)}&to=${iso(TEST_NOW)}`)).body.record
+        .waterTempC.value,
+    ).toContain(9.2);
+    await insert('crew', 11 * 60 + 25, 12.9);
+    expect(await temps()).toContain(12.9);
   });
 });
 

@@ -31,6 +31,9 @@ interface MemberRow {
   value: number[];
 }
 
+/** Another source is heard where the believed one was silent for two of these on either side. */
+const SLOT = 30 * 60_000;
+
 /** Readings looked at before a span: what clarity, heat and the tide's residual remember. */
 const BEFORE = 6 * DAY;
 
@@ -124,17 +127,26 @@ function bestTracks(
     const i = stations.findIndex((s) => s.id === key);
     return i < 0 ? stations.length : i;
   };
+  const kind = (key: string) => Math.max(0, ['instrument', 'import', 'crew'].indexOf(key) + 1);
   for (const [variable, bySource] of byVariable) {
     const failed = (key: string) => (bySource.get(key) ?? []).filter((r) => r.flag === 4).length;
-    // The last to be merged speaks: the one with the fewest failures, of equals the first by name.
-    const order = [...bySource.keys()].sort((a, b) => failed(b) - failed(a) || rank(b) - rank(a));
+    // Stations speak before instruments and files, of several the one with the fewest failures, of equals the first by name; the crew's own eyes are always taken; any other
+    // only fills the gaps, since two places do not read the same and a line drawn through both would swing.
+    const order = [...bySource.keys()].sort((a, b) => kind(a) - kind(b) || failed(a) - failed(b) || rank(a) - rank(b));
     const merged = new Map<number, number>();
+    const spoken = new Set<number>();
     for (const key of order) {
+      const mine: number[] = [];
       for (const r of bySource.get(key) as RawRow[]) {
-        if (r.flag >= 3) continue;
-        merged.set(r.at.getTime(), r.value);
-        sources[variable] = stations.find((s) => s.id === key)?.name ?? key;
+        const at = r.at.getTime();
+        const slot = Math.floor(at / SLOT);
+        const taken = [-2, -1, 0, 1, 2].some((d) => spoken.has(slot + d));
+        if (r.flag >= 3 || (taken && key !== 'crew')) continue;
+        if (!merged.has(at) || key === 'crew') merged.set(at, r.value);
+        mine.push(slot);
+        sources[variable] ??= stations.find((s) => s.id === key)?.name ?? key;
       }
+      for (const slot of mine) spoken.add(slot);
     }
     const atMs = [...merged.keys()].sort((a, b) => a - b);
     tracks.set(variable, { atMs, value: atMs.map((t) => merged.get(t) as number) });
