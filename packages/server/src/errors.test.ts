@@ -12,6 +12,7 @@ describe('the catalogue of errors', () => {
   });
   it('knows the refusals of the database that a client can cause, and no others', () => {
     expect(problemOfDatabase({ driverError: { code: '23P01', constraint: 'trip_boat_once' } })?.code).toBe('boat_taken');
+    expect(problemOfDatabase({ driverError: { code: '22021' } })?.code).toBe('invalid');
     expect(problemOfDatabase({ code: '57P01' })).toBeNull();
     expect(problemOfDatabase(new Error('x'))).toBeNull();
   });

@@ -74,5 +74,8 @@ export function problemOfDatabase(error: unknown): Problem | null {
   if (e?.code === '23514' && e.constraint === 'trip_ends_after_start') return new Problem('ends_before_start');
   if (e?.code === '23503') return new Problem('not_found', 'Something that the request refers to does not exist.');
   if (e?.code === '23505') return new Problem('conflict', 'It exists already.');
+  // A NUL in a text or a document: every other character is stored as it is.
+  if (e?.code === '22021' || e?.code === '22P05')
+    return new Problem('invalid', 'A text holds a character that cannot be stored (NUL); type it again without pasting.');
   return null;
 }

@@ -1,5 +1,5 @@
 // Readings from a table: which column is the time, which are variables and in which units. Flags what cannot be read by line.
-import { VARIABLE_LIMITS } from '../weather/quality';
+import { isVariable, VARIABLE_LIMITS } from '../weather/quality';
 import { clockReader, type DateOrder, parseDateTime } from './localTime';
 import { decimalOf, parseNumber } from './number';
 import { quote, type Refused } from './refused';
@@ -97,7 +97,7 @@ export function readReadings(table: Table, mapping: ReadingMapping): ReadingsRea
   if (mapping.timeColumns.length === 0) throw new RangeError('time: choose the column that holds it');
   if (mapping.values.length === 0) throw new RangeError('values: choose at least one column to take');
   const units = mapping.values.map((v) => {
-    if (!(v.variable in VARIABLE_LIMITS)) throw new RangeError(`variable: unknown ${v.variable}`);
+    if (!isVariable(v.variable)) throw new RangeError(`variable: unknown ${v.variable}`);
     if (v.column >= table.header.length) throw new RangeError(`column: there are ${table.header.length}, got ${v.column + 1}`);
     return inputUnit(v.variable, v.unit);
   });

@@ -25,6 +25,10 @@ describe('further quality tests (IOOS QARTOD)', () => {
   it('missing: not a number is 9, and infinity fails', () => {
     expect(qualityFlags('windMps', of([3, Number.NaN, Number.POSITIVE_INFINITY]))).toEqual([1, 9, 4]);
   });
+  it('no flags for a variable that is not one, whatever every object inherits', () => {
+    for (const name of ['__proto__', 'constructor', 'toString', 'windmps'])
+      expect(() => qualityFlags(name, of([1])), name).toThrow(/variable: unknown/);
+  });
   it('gap: spans of over three hours without a reading', () => {
     expect(gapsOf([0, HOUR, 6 * HOUR, 7 * HOUR])).toEqual([[HOUR, 6 * HOUR]]);
   });

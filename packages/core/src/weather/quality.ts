@@ -39,6 +39,11 @@ export const VARIABLE_LIMITS: Record<string, Limits> = {
   dewPointC: { min: -60, max: 40, spike: 8, ratePerH: 12, flatH: null, neighbour: null },
 };
 
+/** Whether a name is that of a variable the product knows; names inherited by every object are not. */
+export function isVariable(name: string): boolean {
+  return Object.hasOwn(VARIABLE_LIMITS, name);
+}
+
 /** A reading in time order. */
 export interface RawReading {
   readonly atMs: number;
@@ -58,7 +63,7 @@ export interface QualityContext {
  * Throws RangeError for a variable without limits.
  */
 export function qualityFlags(variable: string, readings: readonly RawReading[], context: QualityContext = {}): QualityFlag[] {
-  const limits = VARIABLE_LIMITS[variable];
+  const limits = isVariable(variable) ? VARIABLE_LIMITS[variable] : undefined;
   if (!limits) throw new RangeError(`variable: unknown ${variable}; known are ${Object.keys(VARIABLE_LIMITS).join(', ')}`);
   const neighbourAt = context.neighbour?.map((r) => r.atMs) ?? [];
   let flatSince = 0;

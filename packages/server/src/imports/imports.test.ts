@@ -77,6 +77,18 @@ describe('imported readings', () => {
     const short = await captain.post(`/waters/${waterId}/imports/readings`, readings({ value: [1, 2] }));
     expect(short.body.fields[0]).toEqual({ field: 'value', message: '5 values expected' });
     expect(await h.owner.query('select count(*)::int as n from reading')).toEqual(before);
+    const odd = await captain.post(
+      `/waters/${waterId}/imports/readings`,
+      readings({ variable: ['waterTempC', '__proto__', 'x', 'x', 'x'] }),
+    );
+    expect(odd.body).toMatchObject({
+      code: 'invalid',
+      detail: expect.stringContaining('"__proto__"'),
+      fields: [{ field: 'variable.1', message: expect.stringContaining('waterTempC') }],
+    });
+    expect(await h.owner.query('select count(*)::int as n from reading')).toEqual(before);
+    const nul = await captain.post(`/waters/${waterId}/imports/readings`, readings({ fileName: 'log\u0000ger.csv' }));
+    expect(nul.body).toMatchObject({ code: 'invalid', detail: expect.stringContaining('NUL') });
     const [left] = await h.owner.query('select count(*)::int as n from import where id = $1', [future.id]);
     expect(left.n).toBe(0);
   });
@@ -133,6 +145,15 @@ describe('imported soundings', () => {
     const charted = (await captain.post(`/waters/${waterId}/spots`, spot)).body;
     expect(deep.depthMaxM).not.toBe(charted.depthMaxM);
     expect((await captain.get(`/waters/${waterId}/soundings`)).body.depthM).toHaveLength(0);
+  });
+
+  it('are refused when latitude and longitude were exchanged, naming the line and what to check', async () => {
+    const swapped = body({ lat: grid.map((p) => p.lon), lon: grid.map((p) => p.lat) });
+    expect((await captain.post(`/waters/${waterId}/imports/soundings`, swapped)).body.fields).toEqual([
+      { field: 'lat.0', message: expect.stringMatching(/which column is the latitude/) },
+    ]);
+    const one = body({ lon: grid.map((p, i) => (i === 7 ? -p.lon : p.lon)) });
+    expect((await captain.post(`/waters/${waterId}/imports/soundings`, one)).body.fields[0].field).toBe('lat.7');
   });
 
   it('say when they lie in the future, and that a survey needs three', async () => {

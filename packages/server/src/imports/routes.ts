@@ -6,7 +6,7 @@ import type { Context } from 'hono';
 import type { EntityManager } from 'typeorm';
 import { v7 } from 'uuid';
 import { audit } from '../audit';
-import { ImportEntity, type ImportRow, WaterEntity } from '../db/entities/water';
+import { ImportEntity, type ImportRow, WaterEntity, type WaterRow } from '../db/entities/water';
 import { Problem } from '../errors';
 import { effectiveBed } from '../grounds/chartData';
 import { type Deps, type Env, found, requireCaptain, router, type Who } from '../http/context';
@@ -29,7 +29,7 @@ export function importRoutes({ clock }: Deps) {
     c: Context<Env>,
     kind: ImportRow['kind'],
     body: { id: string; fileName: string; refused: number },
-    store: (entities: EntityManager, who: Who, waterId: string) => Promise<Counts>,
+    store: (entities: EntityManager, who: Who, water: WaterRow) => Promise<Counts>,
   ): Promise<ImportView> {
     const entities = c.get('entities');
     const who = c.get('who');
@@ -39,7 +39,7 @@ export function importRoutes({ clock }: Deps) {
     const { id: importId, fileName, refused } = body;
     const row = { id: importId, outfitId: who.outfitId, waterId: water.id, kind, fileName, refused, stored: 0, known: 0 };
     await entities.insert(ImportEntity, { ...row, madeAt: new Date(clock.now()), madeBy: who.personId });
-    const counts = await store(entities, who, water.id);
+    const counts = await store(entities, who, water);
     await entities.update(ImportEntity, { id: importId }, counts);
     await audit(entities, who, clock.now(), `import ${kind}`, 'water', water.id, { file: fileName, ...counts });
     return found(await importOf(entities, importId), 'import');
@@ -73,7 +73,7 @@ export function importRoutes({ clock }: Deps) {
         throw new Problem('invalid', `reading ${future + 1} is of ${new Date(body.atMs[future] as number).toISOString()}, in the future`, [
           { field: `atMs.${future}`, message: 'in the future: check the zone chosen for the file' },
         ]);
-      const view = await bringIn(c, 'readings', body, async (entities, who, waterId) => {
+      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }) => {
         const counts = await storeImportedReadings(entities, who, waterId, body.id, body);
         const [from, to] = ends(body.atMs);
         await refreshStops(entities, waterId, from, to + DAY, clock.now());
@@ -93,8 +93,8 @@ export function importRoutes({ clock }: Deps) {
       requireCaptain(c);
       const body = c.req.valid('json');
       sameLength(body.lat, { lon: body.lon, soundedM: body.soundedM, atMs: body.atMs });
-      const view = await bringIn(c, 'soundings', body, async (entities, who, waterId) => ({
-        stored: await storeSurvey(entities, who, waterId, { id: v7(), name: body.fileName, importId: body.id }, body, clock.now()),
+      const view = await bringIn(c, 'soundings', body, async (entities, who, water) => ({
+        stored: await storeSurvey(entities, who, water, { id: v7(), name: body.fileName, importId: body.id }, body, clock.now()),
       }));
       return c.json(view, 200);
     },
@@ -109,7 +109,7 @@ export function importRoutes({ clock }: Deps) {
     async (c) => {
       requireCaptain(c);
       const body = c.req.valid('json');
-      const view = await bringIn(c, 'places', body, async (entities, who, waterId) => {
+      const view = await bringIn(c, 'places', body, async (entities, who, { id: waterId }) => {
         const { bed } = await effectiveBed(entities, waterId);
         return { stored: await storePlaces(entities, who, waterId, body, bed, clock.now()) };
       });

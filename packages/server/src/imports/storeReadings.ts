@@ -1,6 +1,7 @@
-import { qualityFlags, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
+import { isVariable, qualityFlags, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
 import type { EntityManager } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
+import { Problem } from '../errors';
 import type { Who } from '../http/context';
 
 /** Readings of a file as columns of one length. */
@@ -18,10 +19,14 @@ export async function storeImportedReadings(
   importId: string,
   columns: ReadingColumns,
 ): Promise<{ stored: number; known: number }> {
+  const unknown = columns.variable.findIndex((v) => !isVariable(v));
+  if (unknown >= 0)
+    throw new Problem('invalid', `reading ${unknown + 1} is of "${columns.variable[unknown]}", which is not known`, [
+      { field: `variable.${unknown}`, message: `one of ${Object.keys(VARIABLE_LIMITS).join(', ')}` },
+    ]);
   let stored = 0;
   let known = 0;
   for (const variable of new Set(columns.variable)) {
-    if (!(variable in VARIABLE_LIMITS)) continue;
     const all = columns.atMs
       .map((atMs, i) => ({ atMs, value: columns.value[i] as number, of: columns.variable[i] }))
       .filter((r) => r.of === variable)

@@ -1,5 +1,6 @@
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { gridSoundings, toDatum } from '@bluffwind/core/ground/gridSoundings';
+import { distanceM } from '@bluffwind/core/ground/seaBed';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { SurveyEntity } from '../db/entities/grounds';
@@ -18,17 +19,20 @@ export interface SoundingColumns {
 
 /** Longest span over which the height of tide is looked up, days. */
 const LONGEST_DAYS = 120;
+/** Farthest a sounding may lie from the middle of its water, km. */
+const FARTHEST_KM = 60;
 
 /** Corrects soundings to chart datum, grids them and stores both as a survey. */
 export async function storeSurvey(
   entities: EntityManager,
   who: Who,
-  waterId: string,
+  water: { readonly id: string; readonly name: string; readonly lat: number; readonly lon: number },
   survey: { id: string; name: string; importId: string },
   s: SoundingColumns,
   nowMs: number,
 ): Promise<number> {
-  const level = await levelOver(entities, waterId, s.atMs, nowMs);
+  onTheWater(water, s);
+  const level = await levelOver(entities, water.id, s.atMs, nowMs);
   const depthM = s.soundedM.map((d, i) => {
     const at = s.atMs[i] as number;
     return Math.round(toDatum(d, s.transducerM, at > 0 && level ? level(at) : 0) * 100) / 100;
@@ -37,7 +41,7 @@ export async function storeSurvey(
   await entities.insert(SurveyEntity, {
     id: survey.id,
     outfitId: who.outfitId,
-    waterId,
+    waterId: water.id,
     name: survey.name,
     source: 'file',
     importId: survey.importId,
@@ -49,6 +53,15 @@ export async function storeSurvey(
     grid: grid as never,
   });
   return depthM.length;
+}
+
+/** Latitude and longitude exchanged, a sign lost or another water chosen shows in the distance. */
+function onTheWater(water: { readonly name: string; readonly lat: number; readonly lon: number }, s: SoundingColumns): void {
+  const far = s.lat.findIndex((lat, i) => distanceM(water, { lat, lon: s.lon[i] as number }) > FARTHEST_KM * 1000);
+  if (far < 0) return;
+  throw new Problem('invalid', `sounding ${far + 1} lies over ${FARTHEST_KM} km from ${water.name}`, [
+    { field: `lat.${far}`, message: 'not on this water: check which column is the latitude and which the longitude, and their signs' },
+  ]);
 }
 
 /** Grid of corrected soundings as it is stored. */

@@ -1,6 +1,6 @@
 // Fetches what the stations have to say and stores it with quality flags. Nothing stored is ever overwritten.
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { climatologyOf, type QualityContext, qualityFlags, type RawReading, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
+import { climatologyOf, isVariable, type QualityContext, qualityFlags, type RawReading } from '@bluffwind/core/weather/quality';
 import type { DataSource, EntityManager } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
@@ -142,7 +142,7 @@ async function storeReadings(
   for (const r of readings) {
     const atMs = Date.parse(r.at);
     // A station's clock may be wrong; a reading from the future is not one.
-    if (!(r.variable in VARIABLE_LIMITS) || atMs > nowMs) continue;
+    if (!isVariable(r.variable) || atMs > nowMs) continue;
     const list = byVariable.get(r.variable) ?? [];
     list.push({ atMs, value: r.value });
     byVariable.set(r.variable, list);
@@ -251,7 +251,7 @@ async function storeForecast(
   const at = run.times.map((t) => new Date(t));
   for (const m of run.members) {
     for (const [variable, value] of Object.entries(m.variables)) {
-      if (!(variable in VARIABLE_LIMITS)) continue;
+      if (!isVariable(variable)) continue;
       if (value.length !== at.length)
         throw new Error(`station ${station.path}: member ${m.member} has ${value.length} values of ${variable} for ${at.length} times`);
       await entities.query(
