@@ -26,6 +26,8 @@ export const spotView = z.object({
   fadePerHour: z.number(),
   privacy,
   hazards: z.string(),
+  /** What files said of it, a line each. */
+  note: z.string(),
   legality: z.string(),
   restDays: z.int(),
   pressure: z.int(),

@@ -50,6 +50,7 @@ export async function spotViews(entities: EntityManager, waterId: string, role: 
         fadePerHour: s.fadePerHour,
         privacy: s.privacy,
         hazards: s.hazards,
+        note: s.note,
         legality: s.legality,
         restDays: s.restDays,
         pressure: s.pressure,

@@ -200,10 +200,13 @@ describe('imported places', () => {
     const answer = await post([place({ as: 'merge', into: near }), place({ ...line, as: 'track', name: 'Drift' })]);
     expect(answer.body.stored).toBe(2);
     const [row] = await h.owner.query('select note from spot where id = $1', [near]);
-    expect(row.note).toMatch(/Also "Old mark" of marks.gpx: from a friend/);
+    expect(row.note).toMatch(/^Also "Old mark": from a friend \(marks\.gpx, /);
+    expect((await captain.get(`/waters/${waterId}/spots`)).body.find((s: { id: string }) => s.id === near).note).toBe(row.note);
     const chart = (await captain.get(`/waters/${waterId}/chart`)).body;
     expect(chart.features.find((f: { name: string }) => f.name === 'Drift')).toMatchObject({ kind: 'track' });
+    await h.owner.query(`update spot set note = 'Kept.' || E'\\n' || note where id = $1`, [near]);
     await captain.post(`/imports/${answer.body.id}/undo`);
+    expect((await h.owner.query('select note from spot where id = $1', [near]))[0].note).toBe('Kept.');
     expect((await captain.get(`/waters/${waterId}/chart`)).body.features.some((f: { name: string }) => f.name === 'Drift')).toBe(false);
   });
 
@@ -225,6 +228,10 @@ describe('imported places', () => {
     expect((await spots()).find((s) => s.name === 'Unfished mark')?.privacy).toBe('captain');
     await captain.post(`/imports/${second.id}/undo`);
     expect((await spots()).some((s) => s.name === 'Unfished mark')).toBe(false);
+  });
+
+  it('say which place names no spot to merge into', async () => {
+    expect((await post([place({ as: 'merge' })])).body).toMatchObject({ code: 'invalid', fields: [{ field: 'places.0.into' }] });
   });
 
   it('are stored all or none: one into a spot of nowhere refuses the file', async () => {

@@ -12,7 +12,7 @@ import { effectiveBed } from '../grounds/chartData';
 import { type Deps, type Env, found, requireCaptain, router, type Who } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { refreshStops } from '../water/recompute';
-import { storePlaces } from './storePlaces';
+import { noteMark, storePlaces } from './storePlaces';
 import { storeImportedReadings } from './storeReadings';
 import { storeSurvey } from './storeSoundings';
 
@@ -29,7 +29,7 @@ export function importRoutes({ clock }: Deps) {
     c: Context<Env>,
     kind: ImportRow['kind'],
     body: { id: string; fileName: string; refused: number },
-    store: (entities: EntityManager, who: Who, water: WaterRow) => Promise<Counts>,
+    store: (entities: EntityManager, who: Who, water: WaterRow, nowMs: number) => Promise<Counts>,
   ): Promise<ImportView> {
     const entities = c.get('entities');
     const who = c.get('who');
@@ -37,11 +37,12 @@ export function importRoutes({ clock }: Deps) {
     const before = await importOf(entities, body.id);
     if (before) return before;
     const { id: importId, fileName, refused } = body;
+    const nowMs = clock.now();
     const row = { id: importId, outfitId: who.outfitId, waterId: water.id, kind, fileName, refused, stored: 0, known: 0 };
-    await entities.insert(ImportEntity, { ...row, madeAt: new Date(clock.now()), madeBy: who.personId });
-    const counts = await store(entities, who, water);
+    await entities.insert(ImportEntity, { ...row, madeAt: new Date(nowMs), madeBy: who.personId });
+    const counts = await store(entities, who, water, nowMs);
     await entities.update(ImportEntity, { id: importId }, counts);
-    await audit(entities, who, clock.now(), `import ${kind}`, 'water', water.id, { file: fileName, ...counts });
+    await audit(entities, who, nowMs, `import ${kind}`, 'water', water.id, { file: fileName, ...counts });
     return found(await importOf(entities, importId), 'import');
   }
 
@@ -73,10 +74,10 @@ export function importRoutes({ clock }: Deps) {
         throw new Problem('invalid', `reading ${future + 1} is of ${new Date(body.atMs[future] as number).toISOString()}, in the future`, [
           { field: `atMs.${future}`, message: 'in the future: check the zone chosen for the file' },
         ]);
-      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }) => {
+      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }, nowMs) => {
         const counts = await storeImportedReadings(entities, who, waterId, body.id, body);
         const [from, to] = ends(body.atMs);
-        await refreshStops(entities, waterId, from, to + DAY, clock.now());
+        await refreshStops(entities, waterId, from, to + DAY, nowMs);
         return counts;
       });
       return c.json(view, 200);
@@ -93,8 +94,8 @@ export function importRoutes({ clock }: Deps) {
       requireCaptain(c);
       const body = c.req.valid('json');
       sameLength(body.lat, { lon: body.lon, soundedM: body.soundedM, atMs: body.atMs });
-      const view = await bringIn(c, 'soundings', body, async (entities, who, water) => ({
-        stored: await storeSurvey(entities, who, water, { id: v7(), name: body.fileName, importId: body.id }, body, clock.now()),
+      const view = await bringIn(c, 'soundings', body, async (entities, who, water, nowMs) => ({
+        stored: await storeSurvey(entities, who, water, { id: v7(), name: body.fileName, importId: body.id }, body, nowMs),
       }));
       return c.json(view, 200);
     },
@@ -109,9 +110,9 @@ export function importRoutes({ clock }: Deps) {
     async (c) => {
       requireCaptain(c);
       const body = c.req.valid('json');
-      const view = await bringIn(c, 'places', body, async (entities, who, { id: waterId }) => {
+      const view = await bringIn(c, 'places', body, async (entities, who, { id: waterId }, nowMs) => {
         const { bed } = await effectiveBed(entities, waterId);
-        return { stored: await storePlaces(entities, who, waterId, body, bed, clock.now()) };
+        return { stored: await storePlaces(entities, who, waterId, body, bed, nowMs) };
       });
       return c.json(view, 200);
     },
@@ -127,7 +128,7 @@ export function importRoutes({ clock }: Deps) {
       requireCaptain(c);
       const entities = c.get('entities');
       const row = found(await entities.findOneBy(ImportEntity, { id: c.req.valid('param').id }), 'import');
-      if (row.undoneAt === null) await undo(entities, c.get('who'), row.id, row.waterId, clock.now());
+      if (row.undoneAt === null) await undo(entities, c.get('who'), row, clock.now());
       return c.json(found(await importOf(entities, row.id), 'import'), 200);
     },
   );
@@ -135,7 +136,8 @@ export function importRoutes({ clock }: Deps) {
 }
 
 /** Takes back everything that an import brought; spots that have been fished since stay and say so. */
-async function undo(entities: EntityManager, who: Who, importId: string, waterId: string, nowMs: number): Promise<void> {
+async function undo(entities: EntityManager, who: Who, row: ImportRow, nowMs: number): Promise<void> {
+  const { id: importId, waterId } = row;
   const now = new Date(nowMs);
   const fished: { name: string }[] = await entities.query(
     `select s.name from spot s where s.import_id = $1 and s.retired_at is null and exists (select from stop st where st.spot_id = s.id and st.deleted_at is null)`,
@@ -157,6 +159,13 @@ async function undo(entities: EntityManager, who: Who, importId: string, waterId
     ['spot', 'retired_at'],
   ])
     await entities.query(`update ${table} set ${column} = $2 where import_id = $1 and ${column} is null`, [importId, now]);
+  // Lines that it added to spots which were there before it.
+  await entities.query(
+    `update spot set note = coalesce((select string_agg(line, E'\\n' order by n) from string_to_table(note, E'\\n') with ordinality as l (line, n)
+       where right(line, length($2)) <> $2), '')
+     where water_id = $1 and position($2 in note) > 0`,
+    [waterId, noteMark(row.fileName, row.madeAt)],
+  );
   await entities.update(ImportEntity, { id: importId }, { undoneAt: now, undoneBy: who.personId });
   if (span?.from && span.to) await refreshStops(entities, waterId, span.from.getTime(), span.to.getTime() + DAY, nowMs);
   await audit(entities, who, nowMs, 'undo import', 'water', waterId, { importId });

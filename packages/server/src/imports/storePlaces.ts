@@ -11,6 +11,14 @@ import { found, type Who } from '../http/context';
 /** Default fade of a stay at a spot of which nothing is known, 1/h. */
 const FADE_PER_HOUR = 0.35;
 
+/** Longest note of a spot, characters. */
+const LONGEST_NOTE = 4000;
+
+/** What a line on a spot ends with, so that undoing an import finds the lines that came with it. */
+export function noteMark(fileName: string, madeAt: Date): string {
+  return `(${fileName}, ${madeAt.toISOString()})`;
+}
+
 /** Stores a file's places: new spots, tracks on the chart, or notes on spots that are the same. */
 export async function storePlaces(
   entities: EntityManager,
@@ -25,12 +33,18 @@ export async function storePlaces(
   for (const [i, place] of body.places.entries()) {
     const name = place.name || `Mark ${i + 1}`;
     if (place.as === 'merge') {
-      const into = found(
-        await entities.findOneBy(SpotEntity, { id: place.into ?? '', waterId, retiredAt: IsNull() }),
-        'spot to merge into',
-      );
-      const note = [into.note, `Also "${name}" of ${body.fileName}${place.note ? `: ${place.note}` : ''}.`].filter(Boolean).join('\n');
-      await entities.update(SpotEntity, { id: into.id }, { note: note.slice(0, 4000) });
+      if (place.into === null)
+        throw new Problem('invalid', `${name} is to be merged, but into no spot`, [
+          { field: `places.${i}.into`, message: 'choose the spot that it is, or take it as a new one' },
+        ]);
+      const into = found(await entities.findOneBy(SpotEntity, { id: place.into, waterId, retiredAt: IsNull() }), 'spot to merge into');
+      const said = place.note ? `: ${place.note.replace(/\s+/g, ' ')}` : '';
+      const note = [into.note, `Also "${name}"${said} ${noteMark(body.fileName, new Date(nowMs))}`].filter(Boolean).join('\n');
+      if (note.length > LONGEST_NOTE)
+        throw new Problem('invalid', `the notes of ${into.name} would be longer than ${LONGEST_NOTE} characters with ${name}`, [
+          { field: `places.${i}.note`, message: 'shorten it in the file, or leave this place out' },
+        ]);
+      await entities.update(SpotEntity, { id: into.id }, { note });
     } else if (place.as === 'track') {
       await entities.insert(FeatureEntity, {
         id: v7(),

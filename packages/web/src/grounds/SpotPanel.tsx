@@ -127,6 +127,7 @@ export function SpotPanel(props: Props) {
         {s.privacy === 'captain' ? ' · captains only' : ''} · {PRESSURE[s.pressure]}
       </p>
       {s.writtenOff && <p className="text-[0.9rem] text-rust">Written off. {s.writtenOff}</p>}
+      {s.note && <p className="text-[0.9rem] whitespace-pre-line text-ink-2">{s.note}</p>}
       {s.hazards && <p className="text-[0.9rem] text-rust">{s.hazards}</p>}
       {s.legality && <p className="text-[0.9rem] text-rust">{s.legality}</p>}
       {rest !== null && rest > c.at && (
