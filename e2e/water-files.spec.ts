@@ -105,7 +105,7 @@ test('an XML bomb and swapped positions are caught with a remedy, duplicates off
   await page.getByRole('button', { name: 'Store 2 places' }).click();
   await expect(page.locator('[data-spot="Fresh ledge"]')).toBeVisible();
   const note = await rows<{ note: string }>(`select note from spot where name = 'Stub rocks'`);
-  expect(note[0]?.note).toContain('Also "Stub" of swapped.gpx');
+  expect(note[0]?.note).toMatch(/Also "Stub" \(swapped\.gpx, /);
 });
 
 test('soundings become contours in sight, can be stopped, and change the chart until undone', async ({ page }) => {
