@@ -1,17 +1,18 @@
 // npm run bench: times of the heart beside a peer, on this machine, in one run.
 import os from 'node:os';
-import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
-import type { FishedSet } from '@bluffwind/core/catchrate/world';
 import { randomProblem } from '@bluffwind/core/itinerary/randomProblem';
 import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
 import { tideModel } from '@bluffwind/core/tide/tideModel';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
-import { seeded } from '@bluffwind/core/units/seeded';
 import { createTidePredictor } from '@neaps/tide-predictor';
 import highsLoader from 'highs';
 import boston from '../packages/core/src/tide/fixtures/boston.json';
 import { benchConditions } from './conditions';
+import { benchFleet } from './fleet';
 import { benchGround } from './ground';
+import { benchRank } from './rank';
+import { benchSeason } from './season';
+import { benchStay } from './stay';
 import { ms, say, times } from './measure';
 import { timeIndexedModel } from './timeIndexedModel';
 
@@ -19,6 +20,11 @@ const DAY = 86_400_000;
 say(
   `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, ${(os.totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}`,
 );
+
+if (process.argv[2] === 'season') {
+  benchSeason();
+  process.exit(0);
+}
 
 say('\nTide: a year of turns at one harbour (30 constituents)');
 const from = Date.UTC(2026, 0, 1);
@@ -67,34 +73,6 @@ for (const spots of [4, 6]) {
   say(`  ${spots} spots, 24 steps: Bluffwind ${ms(ours)}; HiGHS on the time-indexed model ${ms(theirs)}`);
 }
 
-say('\nCatch rate: fit on a log');
-for (const stops of [5000, 50_000]) {
-  const random = seeded(7);
-  const now = Date.UTC(2026, 5, 18);
-  const pick = (n: number) => String(Math.floor(random() * n));
-  const sets: FishedSet[] = Array.from({ length: stops }, () => ({
-    at: now - random() * 900 * DAY,
-    spot: pick(60),
-    presentation: pick(12),
-    rodHours: 0.5 + random() * 4,
-    fish: Math.floor(random() ** 3 * 5),
-    conditions: {
-      tideStage: random(),
-      windMps: random() * 12,
-      windFromDeg: random() * 360,
-      waterTempC: 6 + random() * 14,
-      clarityM: 0.5 + random() * 3,
-      sunHeightDeg: random() * 60,
-      depthM: random() * 10,
-    },
-  }));
-  const envelope = { depthMinM: 0.5, depthMaxM: 5, tempMinC: 8, tempMaxC: 18 };
-  const world = {
-    spots: Array.from({ length: 60 }, (_, i) => String(i)),
-    presentations: Array.from({ length: 12 }, (_, i) => ({ id: String(i), envelope })),
-    now,
-  };
-  const before = process.memoryUsage().heapUsed;
-  const taken = times(3, () => fitCatchRate(world, sets));
-  say(`  ${stops} sets               ${ms(taken)}, heap grew ${((process.memoryUsage().heapUsed - before) / 2 ** 20).toFixed(0)} MB`);
-}
+benchRank();
+benchFleet();
+benchStay();

@@ -1,4 +1,5 @@
-// npm run bench: builds and runs the benchmarks; their figures are printed, never asserted. "-- core" leaves the browser out.
+// npm run bench: builds and runs the benchmarks; their figures are printed, never asserted. "-- core" leaves the browser out,
+// "-- season" runs the simulated seasons instead.
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './children.mjs';
@@ -10,8 +11,9 @@ await main(async () => {
   await ensurePackages();
   const { buildNode, buildServer, buildSim, buildWeb } = await import('./build.mjs');
   await buildNode('bench', 'bench/main.ts');
-  await run(process.execPath, [path.join(ROOT, 'dist', 'bench.mjs')]);
-  if (process.argv.includes('core')) return;
+  const season = process.argv.includes('season');
+  await run(process.execPath, ['--expose-gc', path.join(ROOT, 'dist', 'bench.mjs'), ...(season ? ['season'] : [])]);
+  if (season || process.argv.includes('core')) return;
   const { ensureChromium } = await import('./debian.mjs');
   const { startWorld } = await import('./world.mjs');
   const { benchPan } = await import('../bench/pan.mjs');

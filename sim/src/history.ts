@@ -8,6 +8,7 @@ import { seeded } from '@bluffwind/core/units/seeded';
 import { DAY, HOUR, MINUTE } from '@bluffwind/core/units/time';
 import type { Series } from '@bluffwind/core/weather/series';
 import { windComponents } from '@bluffwind/core/weather/wind';
+import { FISHED_SO_FAR } from './catalogue';
 import { GROUND } from './geography';
 import { FISH, trueRate } from './hiddenTruth';
 import type { Structure } from './names';
@@ -99,7 +100,7 @@ export function drawHistory(world: World, seed: number, uuid: () => string): Tri
       const conditions = conditionsOver(trueWater(key, start - HOUR, end + 2 * HOUR), start, end);
       const species = world.species.filter((s) => s.habitat === water.kind && FISH.find((f) => f.name === s.name)?.waters.includes(key));
       const nearby = spots.filter((s) => s.waterId === water.id);
-      const presentations = world.presentations.filter((p) => p.habitat === 'both' || p.habitat === water.kind);
+      const presentations = world.presentations.slice(0, FISHED_SO_FAR).filter((p) => p.habitat === 'both' || p.habitat === water.kind);
       const fishAll = (spot: (typeof spots)[number], familyId: string, c: SpotConditions) =>
         FISH.reduce((sum, f) => sum + trueRate(f, spot, families.get(familyId) as never, c), 0);
       const stops: Trip['stops'] = [];

@@ -228,6 +228,8 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
     experience: i === 12 ? 3 : 1 + Math.floor(random() * 2),
     child: i === 2 || i === 3,
     note: i === 0 ? 'Left-handed.' : '',
+    hand: i === 0 ? ('left' as const) : null,
+    wishes: i === 4 ? 'A bass to remember; has caught many small ones.' : '',
     medicalNote: i === 5 ? 'Carries an adrenaline pen for wasp stings.' : '',
   }));
   const rule = (name: string, zone: string | null, body: OutfitScenario['rules'][number]['body']) => ({

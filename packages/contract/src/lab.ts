@@ -43,6 +43,56 @@ export const labItinerary = z
   })
   .strict();
 
+export const labFleet = z
+  .object({
+    stepMin: z.number().positive(),
+    steps: z.int().positive().max(2000),
+    minStaySteps: z.int().min(1),
+    marginSteps: step.optional(),
+    timeLimitMs: z.number().positive().optional(),
+    spots: z.array(
+      z.object({ id: z.string(), fadePerHour: z.number().nonnegative(), open: z.array(z.tuple([step, step])).optional() }).strict(),
+    ),
+    boats: z
+      .array(
+        z
+          .object({
+            id: z.string(),
+            startStep: step,
+            endStep: step,
+            dockTravelSteps: z.array(step),
+            travelSteps: z.array(z.array(step)),
+            ratePerHour: z.array(z.array(z.number().nonnegative())),
+          })
+          .strict(),
+      )
+      .min(1)
+      .max(12),
+  })
+  .strict();
+
+const minutes = z.number().nonnegative().max(1440);
+export const labStay = z
+  .object({
+    belief: z.object({ a: z.number().positive(), b: z.number().positive() }).strict(),
+    fadePerHour: z.number().nonnegative(),
+    minutesFished: minutes,
+    fish: z.int().nonnegative(),
+    minutesLeft: minutes,
+    alternatives: z.array(
+      z
+        .object({
+          id: z.string(),
+          a: z.number().positive(),
+          b: z.number().positive(),
+          fadePerHour: z.number().nonnegative(),
+          travelMin: minutes,
+        })
+        .strict(),
+    ),
+  })
+  .strict();
+
 const maybe = z.number().nullable().optional();
 const conditions = z
   .object({ tideStage: maybe, windMps: maybe, windFromDeg: maybe, waterTempC: maybe, clarityM: maybe, sunHeightDeg: maybe, cloud: maybe })

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, instant } from './ids';
+import { envelope } from './presentations';
 import { waterRecord } from './water';
 
 const nullable = z.number().nullable();
@@ -12,7 +13,12 @@ export const evidence = z.object({
   spot: z.array(z.int()),
   presentation: z.array(z.int()),
   rodHours: z.array(z.number()),
-  fish: z.array(z.int()),
+  fish: z.array(z.number()),
+  /** Of these, how many the goal counts, and the measured lengths as shares of the length it asks for. */
+  counts: z.array(z.number()),
+  lengthCount: z.array(z.int()),
+  lengthSum: z.array(z.number()),
+  lengthSquares: z.array(z.number()),
   tideStage: z.array(nullable),
   windMps: z.array(nullable),
   windFromDeg: z.array(nullable),
@@ -21,6 +27,8 @@ export const evidence = z.object({
   sunHeightDeg: z.array(nullable),
   cloud: z.array(nullable),
   depthM: z.array(nullable),
+  onshore: z.array(nullable),
+  currentMps: z.array(nullable),
 });
 export type Evidence = z.infer<typeof evidence>;
 
@@ -34,7 +42,39 @@ const savedLeg = z.object({
   lo80: z.number(),
   hi80: z.number(),
   pinned: z.boolean(),
+  parts: z.array(z.object({ presentationId: id, fromAt: instant, toAt: instant })),
 });
+
+/** What would change a plan, as it was worked out beside it. */
+export const planTrigger = z
+  .object({
+    sentence: z.string().min(1).max(400),
+    worth: z.number().min(0).max(1000),
+    chance: z.number().min(0).max(1).nullable(),
+    condition: z.object({ atMs: z.number(), aboveMps: z.number().nullable(), belowMps: z.number().nullable() }).strict().nullable(),
+    planB: z.array(z.object({ spotId: id, startAt: instant, departAt: instant }).strict()).max(20),
+  })
+  .strict();
+export type PlanTrigger = z.infer<typeof planTrigger>;
+
+const why = z.object({ sign: z.enum(['+', '-']), text: z.string(), multiplier: z.number(), fish: z.number(), expected: z.number() });
+
+/** Why a leg was chosen, as it was known when the plan was kept. */
+export const legBasis = z.object({
+  spotId: id,
+  spotName: z.string(),
+  presentation: z.string(),
+  ratePerRodHour: z.number(),
+  lo80: z.number(),
+  hi80: z.number(),
+  likeRodHours: z.number(),
+  likeFish: z.number(),
+  reasons: z.array(why),
+  factors: z.array(z.object({ name: z.string(), multiplier: z.number(), fish: z.number(), expected: z.number() })),
+  stopIds: z.array(id),
+  conditions: z.object({ windMps: nullable, windFromDeg: nullable, waterTempC: nullable, tideHeightM: nullable, clarityM: nullable }),
+});
+export const planOptions = z.object({ again: z.boolean() }).strict();
 
 export const savedPlan = z.object({
   id,
@@ -49,7 +89,11 @@ export const savedPlan = z.object({
   bans: z.array(id),
   legs: z.array(savedLeg),
   evidenceVersion: z.string(),
+  modelVersion: z.string(),
   forecastRunAt: instant.nullable(),
+  options: planOptions,
+  triggers: z.array(planTrigger),
+  basis: z.array(legBasis),
 });
 export type SavedPlan = z.infer<typeof savedPlan>;
 
@@ -58,14 +102,32 @@ export const planDesk = z.object({
   startsAt: z.number(),
   endsAt: z.number(),
   zone: z.string(),
+  counting: z.enum(['all', 'long', 'keepable']),
   rods: z.int(),
   skill: z.int(),
-  boat: z.object({ draughtM: z.number(), windLimitMps: z.number(), waveLimitM: z.number() }),
+  patienceMin: z.int().nullable(),
+  breaks: z.array(z.object({ name: z.string(), fromMs: z.number(), toMs: z.number() })),
+  /** Presentations in the boat; null when all are. */
+  aboard: z.array(id).nullable(),
+  guests: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      experience: z.int(),
+      child: z.boolean(),
+      hand: z.enum(['left', 'right']).nullable(),
+      wishes: z.string(),
+    }),
+  ),
+  boat: z.object({ draughtM: z.number(), windLimitMps: z.number(), waveLimitM: z.number(), runMin: z.number().nullable() }),
   water: waterRecord,
   spots: z.array(
     z.object({
       id,
       name: z.string(),
+      structure: z.string(),
+      pressure: z.int(),
+      restsUntil: z.number().nullable(),
       depthMinM: z.number(),
       depthMaxM: z.number(),
       bottom: z.string(),
@@ -83,15 +145,28 @@ export const planDesk = z.object({
     z.object({
       id,
       name: z.string(),
+      family: z.string(),
+      familyName: z.string(),
       skill: z.int(),
-      envelope: z.object({ depthMinM: z.number(), depthMaxM: z.number(), tempMinC: z.number(), tempMaxC: z.number() }),
+      coverRate: z.int(),
+      snag: z.int(),
+      zone: z.enum(['bottom', 'middle', 'surface']),
+      look: z.string(),
+      envelope,
     }),
   ),
   evidence,
+  taken: z.array(z.object({ spotId: id, fromMs: z.number(), toMs: z.number(), boat: z.string() })),
+  /** Wind of each member of the newest forecast. */
+  members: z
+    .object({ atMs: z.array(z.number()), members: z.array(z.object({ east: z.array(z.number()), north: z.array(z.number()) })) })
+    .nullable(),
   dockTravelMin: z.array(nullable),
   travelMin: z.array(z.array(nullable)),
   forecastRunAt: instant.nullable(),
   saved: savedPlan.nullable(),
+  /** Plans that were kept before, newest first. */
+  earlier: z.array(z.object({ version: z.int(), madeAt: instant, madeBy: z.string(), expected: z.number() })),
 });
 export type PlanDesk = z.infer<typeof planDesk>;
 
@@ -104,6 +179,8 @@ export const newPlan = z
       .min(1, 'a plan needs at least one leg')
       .max(20),
     bans: z.array(id).max(100),
+    options: planOptions.default({ again: false }),
+    triggers: z.array(planTrigger).max(20).default([]),
     /** Version this one replaces; 0 for the first. */
     replaces: z.int().nonnegative(),
   })

@@ -14,6 +14,8 @@ export const newTrip = z
     endsAt: instant,
     goal,
     speciesIds: z.array(id).min(1, 'name at least one species').max(30),
+    /** Weight of each species' fish in the trip's goal; 1 where absent. */
+    speciesWeights: z.record(z.string(), z.number().min(0.05).max(10)).default({}),
     rods: z.int().min(1).max(20),
     skill: z.int().min(1).max(3),
     wish: z.string().max(500),
@@ -42,6 +44,20 @@ export const tripView = z.object({
     .nullable(),
 });
 export type TripView = z.infer<typeof tripView>;
+
+/** What planning has to respect of a party. */
+export const tripFit = z
+  .object({
+    patienceMin: z.int().min(5).max(600).nullable(),
+    breaks: z.array(z.object({ name: z.string().trim().min(1).max(40), from: instant, to: instant }).strict()).max(6),
+    aboard: z.array(id).min(1, 'at least one presentation must be aboard').max(200).nullable(),
+  })
+  .strict();
+
+/** What the crew knows of a client that planning uses. */
+export const clientNotes = z
+  .object({ experience: z.int().min(1).max(3), hand: z.enum(['left', 'right']).nullable(), wishes: z.string().max(500) })
+  .strict();
 
 export const tripsOf = z.object({ date });
 

@@ -18,6 +18,8 @@ import { type Deps, router } from './http/context';
 import { importRoutes } from './imports/routes';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plan/routes';
+import { presentationRoutes } from './presentations/routes';
+import { fitRoutes } from './trips/fitRoutes';
 import { tripRoutes } from './trips/routes';
 import { waterRoutes } from './water/routes';
 
@@ -68,7 +70,7 @@ export function createApp(deps: Deps) {
     await deps.source.query('select 1');
     return c.json({ ok: true });
   });
-  app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.2.0' } });
+  app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.3.0' } });
   app.route('/api', publicAuthRoutes(deps));
 
   app.use('/api/*', async (c, next) => {
@@ -92,6 +94,8 @@ export function createApp(deps: Deps) {
     spotRoutes,
     chartRoutes,
     planRoutes,
+    presentationRoutes,
+    fitRoutes,
     deckRoutes,
     briefRoutes,
     logRoutes,

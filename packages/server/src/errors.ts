@@ -18,6 +18,12 @@ const CATALOGUE = {
     title: 'Asked once, to be asked twice',
     remedy: 'Ask again and confirm that they may leave the outfit.',
   },
+  spot_taken: {
+    status: 409,
+    title: 'Another boat of the crew has a spot then',
+    remedy: 'Lay the day anew: it goes round what the others have. Or agree with the other captain first.',
+  },
+  closed_season: { status: 409, title: 'A species of the goal is closed then', remedy: 'Choose other species or another date.' },
   not_feasible: { status: 422, title: 'This cannot be done on the water', remedy: 'Change what is named.' },
   station_unreachable: {
     status: 502,

@@ -12,7 +12,7 @@ import type { FishedSet, RateConditions, RateWorld } from './world';
 const NOW = Date.UTC(2026, 5, 18, 20);
 const ENVELOPE = { depthMinM: 0.5, depthMaxM: 4, tempMinC: 8, tempMaxC: 22 };
 const WORLD: RateWorld = {
-  spots: ['pier', 'drain', 'quay'],
+  spots: [{ id: 'pier' }, { id: 'drain' }, { id: 'quay' }],
   presentations: [
     { id: 'minnow', envelope: ENVELOPE },
     { id: 'shad', envelope: ENVELOPE },
@@ -32,7 +32,7 @@ function madeUpLog(count: number, seed = 1): FishedSet[] {
   const random = seeded(seed);
   const truth = { pier: 2, drain: 0.5, quay: 1 };
   return Array.from({ length: count }, (_, i) => {
-    const spot = WORLD.spots[i % 3] as keyof typeof truth;
+    const spot = WORLD.spots[i % 3]?.id as keyof typeof truth;
     const tideStage = random();
     const mean = truth[spot] * (tideStage < 0.125 ? 3 : 1);
     return {
@@ -89,9 +89,9 @@ describe('catch rate', () => {
   });
 
   it('takes every rate apart into factors that multiply to it', () => {
-    for (const spot of WORLD.spots) {
-      const product = model.factors(ask(spot)).reduce((p, f) => p * f.multiplier, 1);
-      expect(product).toBeCloseTo(model.rate(ask(spot)), 12);
+    for (const { id } of WORLD.spots) {
+      const product = model.factors(ask(id)).reduce((p, f) => p * f.multiplier, 1);
+      expect(product).toBeCloseTo(model.rate(ask(id)), 12);
     }
   });
 
@@ -123,14 +123,14 @@ describe('catch rate', () => {
   });
 
   it('does not depend on the order of the log', () => {
-    expect(fitCatchRate(WORLD, [...log].reverse()).rate(ask('pier'))).toBeCloseTo(model.rate(ask('pier')), 9);
+    expect(fitCatchRate(WORLD, [...log].reverse()).rate(ask('pier'))).toBe(model.rate(ask('pier')));
   });
 
   it('starts from the rules when nothing is logged, and says how little it knows', () => {
     const empty = fitCatchRate(WORLD, []);
     const inside = empty.rate(ask('pier'));
     const tooDeep = empty.rate(ask('pier', { ...WATER, depthM: 30 }));
-    expect(tooDeep / inside).toBeCloseTo(0.35, 6);
+    expect(tooDeep / inside).toBeCloseTo(0.4, 6);
     const range = rateRange(empty, ask('pier'));
     const known = rateRange(model, ask('pier'));
     expect(range.hi80 / range.lo80).toBeGreaterThan(known.hi80 / known.lo80);
@@ -152,6 +152,115 @@ describe('catch rate', () => {
     const bad = { ...(log[0] as FishedSet), rodHours: 0 };
     expect(() => fitCatchRate(WORLD, [bad])).toThrow(/rodHours: expected more than 0/);
     expect(() => fitCatchRate(WORLD, [{ ...bad, spot: 'moon' }])).toThrow(/unknown spot moon/);
+  });
+});
+
+describe('what is learned', () => {
+  it('finds a spread of spots where there is one, and next to none where there is none', () => {
+    const spread = fitCatchRate(WORLD, madeUpLog(900)).rate(ask('pier')) / fitCatchRate(WORLD, madeUpLog(900)).rate(ask('drain'));
+    expect(spread).toBeGreaterThan(2.5);
+    const random = seeded(9);
+    const alike = madeUpLog(900).map((s) => ({ ...s, fish: poisson(2, random) }));
+    const flat = fitCatchRate(WORLD, alike);
+    const stages = Array.from({ length: 8 }, (_, i) => ({ ...WATER, tideStage: (i + 0.5) / 8 }));
+    const mean = stages.reduce((x, c) => x + Math.log(flat.rate(ask('pier', c)) / flat.rate(ask('drain', c))), 0) / 8;
+    expect(Math.abs(mean)).toBeLessThan(0.15);
+    expect(flat.phi).toBeLessThan(1.3);
+  });
+
+  it('sees more spread in counts that clump, and widens its ranges', () => {
+    const random = seeded(4);
+    const clumped = madeUpLog(900).map((s) => ({ ...s, fish: random() < 0.25 ? s.fish * 4 : 0 }));
+    const a = fitCatchRate(WORLD, clumped);
+    const b = fitCatchRate(WORLD, madeUpLog(900));
+    expect(a.phi).toBeGreaterThan(1.5 * b.phi);
+    expect(a.dispersion).toBeLessThan(b.dispersion / 3);
+  });
+
+  it('goes along when a spot does better than usual lately, and forgets it when it does not last', () => {
+    const old = madeUpLog(900);
+    const lately = madeUpLog(60, 3)
+      .filter((s) => s.spot === 'drain')
+      .map((s, i) => ({ ...s, at: NOW - (1 + i / 4) * DAY, fish: 6 }));
+    const usual = fitCatchRate(WORLD, old).rate(ask('drain'));
+    const hot = fitCatchRate(WORLD, [...old, ...lately]);
+    expect(hot.rate(ask('drain')) / usual).toBeGreaterThan(1.4);
+    expect(hot.factors(ask('drain')).find((f) => f.name === 'spot lately')?.multiplier).toBeGreaterThan(1.2);
+    const later = fitCatchRate({ ...WORLD, now: NOW + 120 * DAY }, [...old, ...lately]);
+    const factor = later.factors({ ...ask('drain'), at: NOW + 120 * DAY }).find((f) => f.name === 'spot lately');
+    expect(factor?.multiplier).toBeLessThan(1.1);
+  });
+
+  it('comes by one more stop from a warm start to where a cold one comes', () => {
+    const log = madeUpLog(800);
+    const one: FishedSet = { at: NOW - 1000, spot: 'quay', presentation: 'shad', rodHours: 3, fish: 7, conditions: WATER };
+    const warm = fitCatchRate(WORLD, log).with([one]);
+    const cold = fitCatchRate(WORLD, [...log, one]);
+    for (const spot of ['pier', 'drain', 'quay']) expect(Math.abs(warm.rate(ask(spot)) / cold.rate(ask(spot)) - 1)).toBeLessThan(0.02);
+    expect(warm.sets).toBe(801);
+  });
+
+  it('gives a new spot the rate of its kind of place', () => {
+    const world: RateWorld = {
+      ...WORLD,
+      spots: [
+        ...WORLD.spots.map((s) => ({ ...s, structure: s.id === 'drain' ? 'flat' : 'piles' })),
+        { id: 'new piles', structure: 'piles' },
+        { id: 'new flat', structure: 'flat' },
+      ],
+    };
+    const model = fitCatchRate(world, madeUpLog(900));
+    expect(model.rate(ask('new piles'))).toBeGreaterThan(1.15 * model.rate(ask('new flat')));
+    const [known, fresh] = [rateRange(model, ask('pier')), rateRange(model, ask('new piles'))];
+    expect(fresh.hi80 / fresh.lo80).toBeGreaterThan(known.hi80 / known.lo80);
+  });
+
+  it('stays finite and sane with all zeros, one stop, and an absurd count', () => {
+    const none = fitCatchRate(
+      WORLD,
+      madeUpLog(300).map((s) => ({ ...s, fish: 0 })),
+    );
+    expect(none.rate(ask('pier'))).toBeGreaterThan(0);
+    expect(none.rate(ask('pier'))).toBeLessThan(0.02);
+    const one = fitCatchRate(WORLD, madeUpLog(1));
+    expect(Number.isFinite(one.rate(ask('quay')))).toBe(true);
+    const absurd = fitCatchRate(WORLD, [...madeUpLog(300), { ...(madeUpLog(1)[0] as FishedSet), fish: 5000 }]);
+    expect(absurd.rate(ask('quay'))).toBeLessThan(60);
+    expect(() => fitCatchRate(WORLD, [{ ...(madeUpLog(1)[0] as FishedSet), rodHours: 1e6 }])).toThrow(/rodHours/);
+  });
+
+  it('names what is unknown, and widens the range by it', () => {
+    const model = fitCatchRate(WORLD, madeUpLog(900));
+    const dark = ask('pier', { ...WATER, tideStage: null, clarityM: null });
+    expect(model.factors(dark).flatMap((f) => f.unknown ?? [])).toEqual(expect.arrayContaining(['stage of the tide', 'clarity']));
+    expect(model.logVariance(dark)).toBeGreaterThan(model.logVariance(ask('pier')));
+  });
+});
+
+describe('rules of the trade (common practice) as prior means', () => {
+  const priors = fitCatchRate(WORLD, []);
+  const ratio = (a: RateConditions, b: RateConditions) => priors.rate(ask('pier', a)) / priors.rate(ask('pier', b));
+  it('T1: low light is better than high sun, and worse in the shallows under high sun', () => {
+    expect(ratio({ ...WATER, sunHeightDeg: 3 }, { ...WATER, sunHeightDeg: 50 })).toBeGreaterThan(1.1);
+    expect(ratio({ ...WATER, sunHeightDeg: 50, depthM: 1 }, { ...WATER, sunHeightDeg: 50, depthM: 3 })).toBeLessThan(0.85);
+  });
+  it('T2: the turn of the tide is better than the middle of a run', () => {
+    expect(ratio({ ...WATER, tideStage: 0.01 }, { ...WATER, tideStage: 0.25 })).toBeCloseTo(1.15, 6);
+  });
+  it('P3 and P1: a bait outside its temperatures or depths is worth less', () => {
+    expect(ratio({ ...WATER, waterTempC: 3 }, { ...WATER, waterTempC: 14 })).toBeLessThan(0.5);
+    expect(ratio({ ...WATER, depthM: 12 }, WATER)).toBeLessThan(0.5);
+  });
+  it('wind onto the bank helps in warm water, the lee in cold', () => {
+    const bank = (onshore: number, waterTempC: number) => ({ ...WATER, onshore, waterTempC });
+    expect(ratio(bank(1, 14), bank(-1, 14))).toBeGreaterThan(1.1);
+    expect(ratio(bank(1, 8.5), bank(-1, 8.5))).toBeLessThan(0.85);
+  });
+  it('each is named beside the factor that it set', () => {
+    const rules = priors.factors(ask('pier', { ...WATER, tideStage: 0.01, depthM: 12 })).flatMap((f) => f.rule ?? []);
+    expect(rules).toEqual(
+      expect.arrayContaining([expect.objectContaining({ id: 'T2', prior: 1.15 }), expect.objectContaining({ id: 'P1', prior: 0.4 })]),
+    );
   });
 });
 

@@ -1,19 +1,12 @@
-// Gamma-Poisson partial pooling in factors: each level's multiplier has a Gamma prior worth k fish around its rule's
-// mean m, and its posterior mean is (k + Y) / (k / m + E) with Y the fish caught there and E the fish the other factors
-// expected. Cycled to convergence (multiplicative back-fitting of a Poisson rate; McCullagh & Nelder 1989, ch. 6).
-// Rates multiply exactly, so a call can be taken apart. Fish and expectation are divided by the overdispersion phi.
-import { DAY } from '../units/time';
-import { GROUPS, type Levels, levelsOf } from './groups';
-import type { FishedSet, RateQuery, RateWorld } from './world';
-
-/** Half-life of a past stop's weight, days. */
-export const HALF_LIFE_DAYS = 400;
-const PASSES = 40;
-/** A first look for the spread of counts needs no more. */
-const EARLY_PASSES = 10;
-const PRIOR_RATE_HOURS = 4;
-/** Fish per rod-hour assumed where nothing at all is logged. */
-const PRIOR_RATE = 0.5;
+// The ranking model: a pooled log-linear rate (penalisedPoisson) over the groups of the trade, the spot's drift, and the
+// share of fish that the goal counts. Every part is a factor, so a rate can be taken apart exactly.
+import { type Drift, driftOf, filterDrift } from './drift';
+import { type Encoded, encode, FIT_GROUPS, placesOf } from './encode';
+import { type GoalShare, goalShare } from './goalShare';
+import { GROUPS, type Lists, levelsOf, listsOf } from './groups';
+import { type FactorGroup, type FactorState, fitFactors, levelInformation } from './penalisedPoisson';
+import type { TradeRule } from './tradeRules';
+import type { FishedSet, RateConditions, RateQuery, RateWorld } from './world';
 
 /** One part of a rate, with what the log says of it. */
 export interface Factor {
@@ -24,8 +17,10 @@ export interface Factor {
   /** Fish caught on this level and fish the other factors expected there (weighted by age). */
   readonly fish: number;
   readonly expected: number;
-  /** Prior mean and its rule, when a rule of the trade set it. */
-  readonly rule: string | null;
+  /** The rule of the trade that set its prior, with the multiplier that it began from. */
+  readonly rule: (TradeRule & { readonly prior: number }) | null;
+  /** What is not known, when that is why there is no level. */
+  readonly unknown: string | null;
 }
 
 export interface CatchRateModel {
@@ -36,207 +31,231 @@ export interface CatchRateModel {
   readonly phi: number;
   /** Negative binomial size of a stop's count; greater is closer to Poisson. */
   readonly dispersion: number;
+  /** Days in which a spot's drift is half forgotten. */
+  readonly driftHalfLifeDays: number;
   /** Expected fish per rod-hour. */
   rate(query: RateQuery): number;
-  /** Levels for repeated scoring. */
-  rateOfLevels(levels: Levels): number;
+  /** The same by index of spot and presentation in the world. */
+  rateAt(spot: number, presentation: number, at: number, conditions: RateConditions): number;
   /** Every factor of a rate; their product, base first, is the rate. */
   factors(query: RateQuery): Factor[];
   /** Variance of the logarithm of a rate from what is not known of its factors. */
   logVariance(query: RateQuery): number;
-}
-
-interface State {
-  base: number;
-  readonly factor: Float64Array[];
-  readonly fish: Float64Array[];
-  readonly expected: Float64Array[];
-  readonly prior: Float64Array[];
+  /** The model after more sets, started from this one. */
+  with(sets: readonly FishedSet[]): CatchRateModel;
 }
 
 /** Version of the model's mathematics, stored with plans. */
-export const MODEL_VERSION = 'pooled-factors-1';
+export const MODEL_VERSION = 'pooled-factors-2';
+
+const EARLY_SHARE = 0.8;
+const EARLY_PASSES = 24;
+/** Errors of factors that share fish cancel in part. */
+const SHARED = 0.5;
+const PRIOR_DISPERSION = 3;
+/** Weight that holds a reference level at 1, in fish. */
+const HELD = 1e6;
+const WEEK = FIT_GROUPS.length - 1;
+
+interface Fitted {
+  readonly state: FactorState;
+  readonly drift: Drift;
+  readonly dispersion: number;
+}
 
 /** Fits the model. Sets with unknown spot or presentation, or without effort, are refused with RangeError. */
 export function fitCatchRate(world: RateWorld, sets: readonly FishedSet[]): CatchRateModel {
-  const spotIndex = new Map(world.spots.map((id, i) => [id, i]));
-  const presentationIndex = new Map(world.presentations.map((p, i) => [p.id, i]));
-  const p = world.presentations.length;
-  const rows = sets.map((set) => {
-    const s = spotIndex.get(set.spot);
-    const q = presentationIndex.get(set.presentation);
-    if (s === undefined) throw new RangeError(`stops: unknown spot ${set.spot}`);
-    if (q === undefined) throw new RangeError(`stops: unknown presentation ${set.presentation}`);
-    if (!(set.rodHours > 0)) throw new RangeError(`rodHours: expected more than 0, got ${set.rodHours}`);
-    if (!(set.fish >= 0)) throw new RangeError(`fish: expected 0 or more, got ${set.fish}`);
-    const levels = levelsOf(world, s, q, set.at, set.conditions);
-    const age = Math.max(0, (world.now - set.at) / DAY);
-    return { codes: GROUPS.map((g) => g.code(levels, p)), y: set.fish, e: set.rodHours, w: 2 ** (-age / HALF_LIFE_DAYS), at: set.at };
-  });
-  const sizes = GROUPS.map((g) => g.size(world.spots.length, p));
+  const lists = listsOf(world);
+  const places = placesOf(world);
+  const groups = FIT_GROUPS.map((g) => factorGroup(g, lists));
+  const rows = encode(world, lists, places, sets);
+  const { early, dispersion } = learnDispersion(world, rows, groups);
+  const state = fitFactors(rows, groups, early ? { warm: early } : {});
+  return model(world, lists, places, groups, rows, { state, drift: driftFrom(world, rows, state), dispersion });
+}
 
-  // Spread of counts, judged on the latest fifth by a fit on what came before.
-  const byTime = [...rows].sort((a, b) => a.at - b.at);
-  const cut = Math.floor(byTime.length * 0.8);
-  const early = cycle(byTime.slice(0, cut), sizes, 1, EARLY_PASSES);
+function factorGroup(g: (typeof FIT_GROUPS)[number], lists: Lists): FactorGroup {
+  const size = g.size(lists);
+  if (!g.prior) return { size, tau0: g.tau0 };
+  const mean = new Float64Array(size);
+  const weight = new Float64Array(size);
+  if (g.reference !== undefined) weight[g.reference] = HELD;
+  for (let c = 0; c < size; c++) {
+    const rule = g.prior(c, lists);
+    if (!rule) continue;
+    mean[c] = Math.log(rule.mean);
+    weight[c] = rule.weight;
+  }
+  return { size, tau0: g.tau0, mean, weight };
+}
+
+/** Fish of each row that are expected without the weeks. */
+function withoutWeeks(rows: Encoded, state: FactorState, count = rows.count): Float64Array {
+  const week = rows.codes[WEEK] as Int32Array;
+  const beta = state.beta[WEEK] as Float64Array;
+  const off = beta.map((b) => Math.exp(-b));
+  const out = new Float64Array(count);
+  for (let i = 0; i < count; i++) out[i] = (state.mu[i] as number) * (off[week[i] as number] as number);
+  return out;
+}
+
+function driftFrom(world: RateWorld, rows: Encoded, state: FactorState, halfLifeDays: number | null = null): Drift {
+  const expected = withoutWeeks(rows, state);
+  const k = state.tau[WEEK] as number;
+  return filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, k, state.phi, { halfLifeDays });
+}
+
+/**
+ * Spread of a stop's count, judged on the latest fifth of the log by what was known before each stop.
+ * k = sum mu^2 / sum[(y - mu)^2 - mu].
+ */
+function learnDispersion(world: RateWorld, rows: Encoded, groups: readonly FactorGroup[]) {
+  const cut = Math.floor(rows.count * EARLY_SHARE);
+  if (rows.count - cut < 20) return { early: null, dispersion: PRIOR_DISPERSION };
+  const early = fitFactors({ ...rows, count: cut }, groups, { passes: EARLY_PASSES });
+  // What the early fit expects of every row, without weeks; the drift is filtered forward through all of them.
+  const expected = new Float64Array(rows.count).fill(early.base);
+  GROUPS.forEach((_, g) => {
+    const code = rows.codes[g] as Int32Array;
+    const beta = early.beta[g] as Float64Array;
+    for (let i = 0; i < rows.count; i++)
+      if ((code[i] as number) >= 0) expected[i] = (expected[i] as number) + (beta[code[i] as number] as number);
+  });
+  for (let i = 0; i < rows.count; i++) expected[i] = Math.exp(expected[i] as number) * (rows.effort[i] as number);
   let over = 0;
   let squares = 0;
-  let pearson = 0;
-  const late = byTime.slice(cut);
-  for (const r of late) {
-    const mu = Math.max(1e-6, product(early, r.codes) * r.e);
-    over += (r.y - mu) ** 2 - mu;
-    squares += mu * mu;
-    pearson += (r.y - mu) ** 2 / mu;
-  }
-  const dispersion = late.length < 20 || over <= 0 ? 3 : Math.min(30, Math.max(0.5, squares / over));
-  const phi = late.length < 20 ? 1.5 : Math.min(4, Math.max(1, pearson / late.length));
-  const state = cycle(rows, sizes, phi);
+  filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, early.tau[WEEK] as number, early.phi, {
+    each: (i, m) => {
+      if (i < cut) return;
+      const w = rows.weight[i] as number;
+      const mu = ((expected[i] as number) * m) / w;
+      over += ((rows.fish[i] as number) / w - mu) ** 2 - mu;
+      squares += mu * mu;
+    },
+  });
+  return { early, dispersion: over <= 0 ? 30 : Math.min(30, Math.max(0.5, squares / over)) };
+}
 
-  const codesOf = (query: RateQuery) => {
-    const s = spotIndex.get(query.spot) ?? -1;
-    const q = presentationIndex.get(query.presentation) ?? -1;
-    const levels = levelsOf(world, s, q, query.at, query.conditions);
-    return GROUPS.map((g) => g.code(levels, p));
+function model(
+  world: RateWorld,
+  lists: Lists,
+  places: ReturnType<typeof placesOf>,
+  groups: readonly FactorGroup[],
+  rows: Encoded,
+  { state, drift, dispersion }: Fitted,
+): CatchRateModel {
+  const counting = world.counting ?? 'all';
+  let share: GoalShare | null | undefined;
+  const shareOf = () => {
+    if (share === undefined) share = goalShare(rows.sets, counting);
+    return share;
+  };
+  const beta = state.beta;
+  const drifts = Float64Array.from(world.spots, (_, s) => driftOf(drift, s));
+  const shares = new Map<number, number>();
+  const shareAt = (spot: number, presentation: number): number => {
+    if (counting === 'all') return 1;
+    const key = spot * lists.presentations + presentation;
+    let known = shares.get(key);
+    if (known === undefined) {
+      const [s, p] = [world.spots[spot]?.id ?? '', world.presentations[presentation]?.id ?? ''];
+      known = (shareOf()?.(s, p) ?? []).reduce((x, f) => x * f.multiplier, 1);
+      shares.set(key, known);
+    }
+    return known;
+  };
+  const rateAt = (spot: number, presentation: number, at: number, conditions: RateConditions): number => {
+    const v = levelsOf(world, lists, spot, presentation, at, conditions);
+    let log = state.base;
+    for (let g = 0; g < GROUPS.length; g++) {
+      const code = (GROUPS[g] as (typeof GROUPS)[number]).code(v, lists);
+      if (code >= 0) log += (beta[g] as Float64Array)[code] as number;
+    }
+    return Math.exp(log) * (spot < 0 ? 1 : (drifts[spot] as number)) * shareAt(spot, presentation);
+  };
+  const indices = (q: RateQuery) => [places.spots.get(q.spot) ?? -1, places.presentations.get(q.presentation) ?? -1] as const;
+  const codesOf = (q: RateQuery) => {
+    const [s, p] = indices(q);
+    const v = levelsOf(world, lists, s, p, q.at, q.conditions);
+    return GROUPS.map((g) => g.code(v, lists));
   };
   return {
     version: MODEL_VERSION,
-    sets: sets.length,
-    phi,
+    sets: rows.count,
+    phi: state.phi,
     dispersion,
-    rate: (query) => product(state, codesOf(query)),
-    rateOfLevels(levels) {
-      let rate = state.base;
-      for (let g = 0; g < GROUPS.length; g++) {
-        const code = (GROUPS[g] as (typeof GROUPS)[number]).code(levels, p);
-        if (code >= 0) rate *= (state.factor[g] as Float64Array)[code] as number;
-      }
-      return rate;
+    driftHalfLifeDays: drift.halfLifeDays,
+    rate(q) {
+      const [s, p] = indices(q);
+      return rateAt(s, p, q.at, q.conditions);
     },
-    factors(query) {
-      const codes = codesOf(query);
+    rateAt,
+    factors(q) {
+      const codes = codesOf(q);
+      const [s] = indices(q);
+      const sum = (a: Float64Array) => a.reduce((x, y) => x + y, 0);
       const all: Factor[] = [
         {
           name: 'base',
           level: 0,
-          multiplier: state.base,
-          fish: sum(rows.map((r) => r.w * r.y)),
-          expected: sum(rows.map((r) => r.w * r.e)),
+          multiplier: Math.exp(state.base),
+          fish: sum(rows.fish),
+          expected: sum(rows.effort),
           rule: null,
+          unknown: null,
         },
       ];
       GROUPS.forEach((group, g) => {
         const code = codes[g] as number;
+        const unknown = code < 0 ? (group.needs?.(q.conditions) ?? null) : null;
+        // What this world has nothing of (no structures named, say) is no unknown either.
+        if (code < 0 && unknown === null) return;
+        const rule = code < 0 ? null : (group.prior?.(code, lists) ?? null);
         all.push({
           name: group.name,
           level: code,
-          multiplier: code < 0 ? 1 : (state.factor[g]?.[code] as number),
+          multiplier: code < 0 ? 1 : Math.exp(beta[g]?.[code] as number),
           fish: code < 0 ? 0 : (state.fish[g]?.[code] as number),
           expected: code < 0 ? 0 : (state.expected[g]?.[code] as number),
-          rule: code < 0 ? null : (group.prior?.(code)?.rule ?? null),
+          rule: rule && { ...rule.rule, prior: rule.mean },
+          unknown,
         });
       });
+      all.push({
+        name: 'spot lately',
+        level: s < 0 ? -1 : 0,
+        multiplier: s < 0 ? 1 : (drifts[s] as number),
+        fish: s < 0 ? 0 : (drift.fish[s] as number),
+        expected: s < 0 ? 0 : (drift.expected[s] as number),
+        rule: null,
+        unknown: null,
+      });
+      for (const f of shareOf()?.(q.spot, q.presentation) ?? []) all.push({ ...f, level: 0, rule: null, unknown: null });
       return all;
     },
-    logVariance(query) {
-      const codes = codesOf(query);
+    logVariance(q) {
+      const codes = codesOf(q);
+      const [s] = indices(q);
       let variance = 0;
-      GROUPS.forEach((group, g) => {
+      GROUPS.forEach(({ needs }, g) => {
+        const group = groups[g] as FactorGroup;
         const code = codes[g] as number;
-        // An unknown level keeps the whole spread of its prior.
-        const fish = code < 0 ? 0 : (state.fish[g]?.[code] as number);
-        variance += 1 / (group.k + fish / phi) - 1 / (group.k + 400);
+        if (code < 0 && !needs?.(q.conditions)) return;
+        // An unknown level keeps the whole spread of its group.
+        const known = code < 0 ? 0 : levelInformation(state, g, code) + (group.weight?.[code] ?? 0);
+        variance += 1 / (known + (state.tau[g] as number));
       });
-      // The factors share the same fish and their errors cancel in part; half is what held-out days show.
-      return Math.max(0.01, variance / 2);
+      variance += 1 / (drift.k + (s < 0 ? 0 : (drift.expected[s] as number) / drift.phi));
+      return Math.max(0.01, variance * SHARED);
+    },
+    with(sets) {
+      const more = encode(world, lists, places, sets, rows);
+      const next = fitFactors(more, groups, { warm: state, learn: false, passes: 10 });
+      return model(world, lists, places, groups, more, {
+        state: next,
+        drift: driftFrom(world, more, next, drift.halfLifeDays),
+        dispersion,
+      });
     },
   };
-}
-
-interface Row {
-  readonly codes: readonly number[];
-  readonly y: number;
-  readonly e: number;
-  readonly w: number;
-}
-
-// Column by column over typed arrays: this loop is where a fit spends its time.
-function cycle(rows: readonly Row[], sizes: readonly number[], phi: number, passes = PASSES): State {
-  const prior = sizes.map((size, g) => Float64Array.from({ length: size }, (_, i) => GROUPS[g]?.prior?.(i)?.mean ?? 1));
-  const state: State = {
-    base: PRIOR_RATE,
-    factor: prior.map((m) => Float64Array.from(m)),
-    fish: sizes.map((n) => new Float64Array(n)),
-    expected: sizes.map((n) => new Float64Array(n)),
-    prior,
-  };
-  const n = rows.length;
-  const codes = sizes.map((_, g) => Int32Array.from(rows, (r) => r.codes[g] as number));
-  const caught = Float64Array.from(rows, (r) => r.w * r.y);
-  const mu = Float64Array.from(rows, (r) => product(state, r.codes) * r.e * r.w);
-  const totalFish = sum(caught);
-  sizes.forEach((_, g) => {
-    const fish = state.fish[g] as Float64Array;
-    const code = codes[g] as Int32Array;
-    for (let i = 0; i < n; i++) {
-      const c = code[i] as number;
-      if (c >= 0) fish[c] = (fish[c] as number) + (caught[i] as number);
-    }
-  });
-  for (let pass = 0; pass < passes; pass++) {
-    let moved = 0;
-    // Base: Gamma prior worth PRIOR_RATE_HOURS of effort at the prior rate.
-    const exposure = sum(mu) / state.base;
-    const base = (totalFish / phi + PRIOR_RATE * PRIOR_RATE_HOURS) / (exposure / phi + PRIOR_RATE_HOURS);
-    scale(mu, base / state.base);
-    moved = Math.max(moved, Math.abs(Math.log(base / state.base)));
-    state.base = base;
-    for (let g = 0; g < sizes.length; g++) {
-      const factor = state.factor[g] as Float64Array;
-      const fish = state.fish[g] as Float64Array;
-      const means = prior[g] as Float64Array;
-      const code = codes[g] as Int32Array;
-      const expected = (state.expected[g] as Float64Array).fill(0);
-      for (let i = 0; i < n; i++) {
-        const c = code[i] as number;
-        if (c >= 0) expected[c] = (expected[c] as number) + (mu[i] as number);
-      }
-      const k = (GROUPS[g] as (typeof GROUPS)[number]).k;
-      const change = new Float64Array(factor.length);
-      for (let c = 0; c < factor.length; c++) {
-        const old = factor[c] as number;
-        const others = (expected[c] as number) / old;
-        expected[c] = others;
-        const next = (k + (fish[c] as number) / phi) / (k / (means[c] as number) + others / phi);
-        change[c] = next / old;
-        if (others > 0) moved = Math.max(moved, Math.abs(Math.log(next / old)));
-        factor[c] = next;
-      }
-      for (let i = 0; i < n; i++) {
-        const c = code[i] as number;
-        if (c >= 0) mu[i] = (mu[i] as number) * (change[c] as number);
-      }
-    }
-    if (moved < 5e-4) break;
-  }
-  return state;
-}
-
-function product(state: State, codes: readonly number[]): number {
-  let rate = state.base;
-  for (let g = 0; g < codes.length; g++) {
-    const code = codes[g] as number;
-    if (code >= 0) rate *= (state.factor[g] as Float64Array)[code] as number;
-  }
-  return rate;
-}
-
-function scale(values: Float64Array, by: number): void {
-  for (let i = 0; i < values.length; i++) values[i] = (values[i] as number) * by;
-}
-
-function sum(values: ArrayLike<number>): number {
-  let total = 0;
-  for (let i = 0; i < values.length; i++) total += values[i] as number;
-  return total;
 }

@@ -1,22 +1,46 @@
-// The groups of effects of the ranking model, each with how its level is found, how strongly it is pooled towards its
-// prior (k, in fish) and the trade rule that sets the prior mean. Rules are common practice without published source.
-import { DAY } from '../units/time';
+// The groups of effects of the ranking model: how a level is found, how widely its levels spread before anything is
+// learned, and the rules of the trade that set prior means.
+import { DAY, HOUR } from '../units/time';
+import {
+  bankWindPrior,
+  coldMorningPrior,
+  depthLightPrior,
+  fitPrior,
+  lightPrior,
+  pressurePrior,
+  type RulePrior,
+  structureRunPrior,
+  TRADE_RULES,
+  turnPrior,
+} from './tradeRules';
 import type { Envelope, RateConditions, RateWorld } from './world';
 
 /** Levels of one set or query; -1 is unknown. */
 export interface Levels {
-  readonly spot: number;
-  readonly presentation: number;
-  readonly stage: number;
-  readonly light: number;
-  readonly temp: number;
-  readonly clarity: number;
-  readonly wind: number;
-  readonly octant: number;
-  readonly month: number;
-  readonly lately: number;
-  readonly depthFit: number;
-  readonly tempFit: number;
+  spot: number;
+  structure: number;
+  pressure: number;
+  presentation: number;
+  family: number;
+  stage: number;
+  light: number;
+  temp: number;
+  clarity: number;
+  wind: number;
+  octant: number;
+  bankWind: number;
+  month: number;
+  week: number;
+  depthLight: number;
+  coldMorning: number;
+  depthFit: number;
+  tempFit: number;
+  clarityFit: number;
+  windFit: number;
+  currentFit: number;
+  coverFit: number;
+  seasonFit: number;
+  lightFit: number;
 }
 
 export const STAGES = 8;
@@ -26,60 +50,181 @@ const CLARITIES = 3;
 const WINDS = 4;
 const OCTANTS = 9;
 const FITS = 3;
+/** Weeks back that have a level of their own. */
+const WEEKS = 160;
+
+/** What group sizes and codes depend on. */
+export interface Lists {
+  readonly spots: number;
+  readonly presentations: number;
+  readonly structures: readonly string[];
+  readonly families: readonly string[];
+  readonly structureOf: Int32Array;
+  readonly familyOf: Int32Array;
+}
 
 export interface Group {
   readonly name: string;
-  readonly k: number;
-  readonly size: (spots: number, presentations: number) => number;
-  readonly code: (l: Levels, presentations: number) => number;
-  /** Prior mean of a level's multiplier, with the rule that says so. */
-  readonly prior?: (code: number) => { mean: number; rule: string } | null;
+  readonly tau0: number;
+  readonly size: (l: Lists) => number;
+  readonly code: (v: Levels, l: Lists) => number;
+  readonly prior?: (code: number, l: Lists) => RulePrior | null;
+  /** Level that the others are held against: its multiplier is 1. */
+  readonly reference?: number;
+  /** What is missing when conditions give no level; groups without it do not apply then. */
+  readonly needs?: (c: RateConditions) => string | null;
 }
+
+const missing = (key: keyof RateConditions, words: string) => (c: RateConditions) =>
+  c[key] === null || c[key] === undefined ? words : null;
 
 const pair = (a: number, b: number, size: number) => (a < 0 || b < 0 ? -1 : a * size + b);
 
-const fitPrior = (rule: string) => (code: number) => (code === 0 ? null : { mean: code === 1 ? 0.65 : 0.35, rule });
-
 /** In the order in which they explain a call. */
 export const GROUPS: readonly Group[] = [
-  { name: 'spot', k: 4, size: (s) => s, code: (l) => l.spot },
-  { name: 'presentation', k: 4, size: (_, p) => p, code: (l) => l.presentation },
-  { name: 'spot and presentation', k: 6, size: (s, p) => s * p, code: (l, p) => pair(l.spot, l.presentation, p) },
+  { name: 'spot', tau0: 4, size: (l) => l.spots, code: (v) => v.spot },
+  { name: 'structure', tau0: 8, size: (l) => l.structures.length, code: (v) => v.structure },
+  { name: 'fishing pressure', tau0: 20, size: () => 3, code: (v) => v.pressure, prior: pressurePrior },
+  { name: 'presentation', tau0: 5, size: (l) => l.presentations, code: (v) => v.presentation },
+  { name: 'family', tau0: 8, size: (l) => l.families.length, code: (v) => v.family },
+  {
+    name: 'spot and presentation',
+    tau0: 5,
+    size: (l) => l.spots * l.presentations,
+    code: (v, l) => pair(v.spot, v.presentation, l.presentations),
+  },
+  {
+    name: 'structure and family',
+    tau0: 6,
+    size: (l) => l.structures.length * l.families.length,
+    code: (v, l) => pair(v.structure, v.family, l.families.length),
+  },
   {
     name: 'tide stage',
-    k: 8,
+    tau0: 10,
     size: () => STAGES,
-    code: (l) => l.stage,
-    prior: (code) => (code === 0 || code === STAGES / 2 ? { mean: 1.15, rule: 'T2' } : null),
+    code: (v) => v.stage,
+    prior: turnPrior,
+    needs: missing('tideStage', 'stage of the tide'),
   },
-  { name: 'spot and tide stage', k: 5, size: (s) => s * STAGES, code: (l) => pair(l.spot, l.stage, STAGES) },
+  { name: 'spot and tide stage', tau0: 5, size: (l) => l.spots * STAGES, code: (v) => pair(v.spot, v.stage, STAGES) },
   {
-    name: 'light',
-    k: 8,
-    size: () => LIGHTS,
-    code: (l) => l.light,
-    prior: (code) => (code === 1 ? { mean: 1.2, rule: 'T1' } : null),
+    name: 'structure and run',
+    tau0: 10,
+    size: (l) => l.structures.length * 2,
+    code: (v) => pair(v.structure, v.stage < 0 ? -1 : v.stage < STAGES / 2 ? 0 : 1, 2),
+    prior: (code, l) => structureRunPrior(l.structures[code >> 1] as string, code & 1),
   },
-  { name: 'presentation and light', k: 8, size: (_, p) => p * LIGHTS, code: (l) => pair(l.presentation, l.light, LIGHTS) },
-  { name: 'water temperature', k: 8, size: () => TEMPS, code: (l) => l.temp },
-  { name: 'presentation and temperature', k: 8, size: (_, p) => p * TEMPS, code: (l) => pair(l.presentation, l.temp, TEMPS) },
-  { name: 'presentation and clarity', k: 8, size: (_, p) => p * CLARITIES, code: (l) => pair(l.presentation, l.clarity, CLARITIES) },
-  { name: 'wind', k: 8, size: () => WINDS, code: (l) => l.wind },
-  { name: 'spot and wind direction', k: 6, size: (s) => s * OCTANTS, code: (l) => pair(l.spot, l.octant, OCTANTS) },
-  { name: 'month', k: 8, size: () => 12, code: (l) => l.month },
-  { name: 'spot lately', k: 4, size: (s) => s, code: (l) => (l.lately === 1 ? l.spot : -1) },
-  { name: 'depth for the presentation', k: 10, size: () => FITS, code: (l) => l.depthFit, prior: fitPrior('P1') },
-  { name: 'temperature for the presentation', k: 10, size: () => FITS, code: (l) => l.tempFit, prior: fitPrior('P3') },
+  { name: 'light', tau0: 10, size: () => LIGHTS, code: (v) => v.light, prior: lightPrior, needs: missing('sunHeightDeg', 'light') },
+  {
+    name: 'presentation and light',
+    tau0: 8,
+    size: (l) => l.presentations * LIGHTS,
+    code: (v) => pair(v.presentation, v.light, LIGHTS),
+  },
+  { name: 'depth and light', tau0: 20, size: () => 3 * LIGHTS, code: (v) => v.depthLight, prior: depthLightPrior },
+  { name: 'water temperature', tau0: 8, size: () => TEMPS, code: (v) => v.temp, needs: missing('waterTempC', 'water temperature') },
+  {
+    name: 'presentation and temperature',
+    tau0: 8,
+    size: (l) => l.presentations * TEMPS,
+    code: (v) => pair(v.presentation, v.temp, TEMPS),
+  },
+  {
+    name: 'presentation and clarity',
+    tau0: 8,
+    size: (l) => l.presentations * CLARITIES,
+    code: (v) => pair(v.presentation, v.clarity, CLARITIES),
+    needs: missing('clarityM', 'clarity'),
+  },
+  { name: 'wind', tau0: 10, size: () => WINDS, code: (v) => v.wind, needs: missing('windMps', 'wind') },
+  { name: 'wind on the bank', tau0: 15, size: () => 6, code: (v) => v.bankWind, prior: bankWindPrior },
+  { name: 'spot and wind direction', tau0: 6, size: (l) => l.spots * OCTANTS, code: (v) => pair(v.spot, v.octant, OCTANTS) },
+  { name: 'month', tau0: 10, size: () => 12, code: (v) => v.month },
+  { name: 'cold morning', tau0: 20, size: () => 2, reference: 1, code: (v) => v.coldMorning, prior: coldMorningPrior },
+  {
+    name: 'depth for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.depthFit,
+    prior: fitPrior(TRADE_RULES.P1, 0.7, 0.4),
+    needs: missing('depthM', 'depth'),
+  },
+  {
+    name: 'temperature for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.tempFit,
+    prior: fitPrior(TRADE_RULES.P3, 0.75, 0.45),
+  },
+  {
+    name: 'clarity for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.clarityFit,
+    prior: fitPrior(TRADE_RULES.P6, 0.9, 0.7),
+  },
+  {
+    name: 'wind for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.windFit,
+    prior: fitPrior(TRADE_RULES.P5, 0.9, 0.7),
+  },
+  {
+    name: 'current for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.currentFit,
+    prior: fitPrior(TRADE_RULES.P24, 0.9, 0.75),
+  },
+  {
+    name: 'ground for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.coverFit,
+    prior: fitPrior(TRADE_RULES.P11, 1, 0.75),
+  },
+  {
+    name: 'season of the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.seasonFit,
+    prior: fitPrior(TRADE_RULES.P18, 0.9, 0.7),
+  },
+  {
+    name: 'light for the presentation',
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => v.lightFit,
+    prior: fitPrior(TRADE_RULES.T1, 0.9, 0.85),
+  },
 ];
 
+/** Weeks of a spot, so that what moved about does not blur what stays. Not part of a forecast: see drift. */
+export const WEEK_GROUP: Group = {
+  name: 'spot and week',
+  tau0: 8,
+  size: (l) => l.spots * WEEKS,
+  code: (v) => pair(v.spot, v.week, WEEKS),
+};
+
 /** Upper edges of the water temperature bands, C. */
-export const TEMP_EDGES = [7, 10, 13, 16, 19] as const;
+const TEMP_EDGES = [7, 10, 13, 16, 19] as const;
 const CLARITY_EDGES = [1, 2.5] as const;
 const WIND_EDGES = [2, 5, 9] as const;
 const LIGHT_EDGES = [-6, 8, 30] as const;
-
-/** Days that count as lately. */
-export const LATELY_DAYS = 14;
+const DEPTH_EDGES = [1.5, 4] as const;
+const COLD_C = 10;
+const CALM_MPS = 2;
 
 function band(value: number | null | undefined, edges: readonly number[]): number {
   if (value === null || value === undefined || Number.isNaN(value)) return -1;
@@ -88,36 +233,85 @@ function band(value: number | null | undefined, edges: readonly number[]): numbe
   return i;
 }
 
-function fit(value: number | null | undefined, min: number, max: number, near: number): number {
-  if (value === null || value === undefined || Number.isNaN(value)) return -1;
-  if (value >= min && value <= max) return 0;
-  return value >= min - near && value <= max + near ? 1 : 2;
+/** 0 inside, 1 near, 2 outside; -1 when either side is unknown. */
+function fit(value: number | null | undefined, min: number | null | undefined, max: number | null | undefined, near: number): number {
+  const [lo, hi] = [min ?? null, max ?? null];
+  if (value === null || value === undefined || Number.isNaN(value) || (lo === null && hi === null)) return -1;
+  if ((lo === null || value >= lo) && (hi === null || value <= hi)) return 0;
+  return (lo === null || value >= lo - near) && (hi === null || value <= hi + near) ? 1 : 2;
 }
 
-/** Light band of a sun height: 0 night, 1 low sun and twilight, 2 middle, 3 high. */
+/** Light band of a sun height: 0 dark, 1 low sun and twilight, 2 middling, 3 high. */
 export function lightBand(sunHeightDeg: number | null | undefined): number {
   return band(sunHeightDeg, LIGHT_EDGES);
 }
 
+/** Lists of a world: structures and families in a fixed order. */
+export function listsOf(world: RateWorld): Lists {
+  const structures = [...new Set(world.spots.flatMap((s) => (s.structure ? [s.structure] : [])))].sort();
+  const families = [...new Set(world.presentations.flatMap((p) => (p.family ? [p.family] : [])))].sort();
+  return {
+    spots: world.spots.length,
+    presentations: world.presentations.length,
+    structures,
+    families,
+    structureOf: Int32Array.from(world.spots, (s) => (s.structure ? structures.indexOf(s.structure) : -1)),
+    familyOf: Int32Array.from(world.presentations, (p) => (p.family ? families.indexOf(p.family) : -1)),
+  };
+}
+
 /** Levels of conditions at a spot and presentation (indices in the world, -1 when unknown there). */
-export function levelsOf(world: RateWorld, spot: number, presentation: number, at: number, c: RateConditions): Levels {
-  const envelope: Envelope | null = world.presentations[presentation]?.envelope ?? null;
-  const stage = c.tideStage;
-  const calm = c.windMps !== null && c.windMps !== undefined && c.windMps < 2;
+export function levelsOf(world: RateWorld, lists: Lists, spot: number, presentation: number, at: number, c: RateConditions): Levels {
+  const e: Envelope | null = world.presentations[presentation]?.envelope ?? null;
+  const calm = c.windMps !== null && c.windMps !== undefined && c.windMps < CALM_MPS;
   const from = c.windFromDeg;
-  const age = (world.now - at) / DAY;
+  const stage = c.tideStage;
+  const light = lightBand(c.sunHeightDeg);
+  const depth = band(c.depthM, DEPTH_EDGES);
+  const temp = c.waterTempC;
+  const known = temp !== null && temp !== undefined;
+  const onshore = c.onshore;
+  const bank = onshore === null || onshore === undefined || calm ? -1 : onshore < -0.35 ? 0 : onshore > 0.35 ? 2 : 1;
+  const month = new Date(at).getUTCMonth();
   return {
     spot,
+    structure: lists.structureOf[spot] ?? -1,
+    pressure: (world.spots[spot]?.pressure ?? 0) - 1,
     presentation,
+    family: lists.familyOf[presentation] ?? -1,
     stage: stage === null || stage === undefined ? -1 : Math.min(STAGES - 1, Math.floor(stage * STAGES)),
-    light: lightBand(c.sunHeightDeg),
-    temp: band(c.waterTempC, TEMP_EDGES),
+    light,
+    temp: band(temp, TEMP_EDGES),
     clarity: band(c.clarityM, CLARITY_EDGES),
     wind: band(c.windMps, WIND_EDGES),
     octant: calm ? 8 : from === null || from === undefined ? -1 : Math.round(from / 45) % 8,
-    month: new Date(at).getUTCMonth(),
-    lately: age <= LATELY_DAYS ? 1 : 0,
-    depthFit: envelope ? fit(c.depthM, envelope.depthMinM, envelope.depthMaxM, Math.max(0.5, 0.3 * envelope.depthMaxM)) : -1,
-    tempFit: envelope ? fit(c.waterTempC, envelope.tempMinC, envelope.tempMaxC, 3) : -1,
+    bankWind: bank < 0 || !known ? -1 : bank * 2 + (temp >= COLD_C ? 1 : 0),
+    month,
+    week: Math.min(WEEKS - 1, Math.max(0, Math.floor((world.now - at) / (7 * DAY)))),
+    depthLight: depth < 0 || light < 0 ? -1 : depth * LIGHTS + light,
+    coldMorning: !known ? -1 : temp < COLD_C && solarHour(at, world.lonDeg ?? 0) < 10 ? 0 : 1,
+    depthFit: e ? fit(c.depthM, e.depthMinM, e.depthMaxM, Math.max(0.5, 0.3 * e.depthMaxM)) : -1,
+    tempFit: e ? fit(temp, e.tempMinC, e.tempMaxC, 3) : -1,
+    clarityFit: e ? fit(c.clarityM, e.clarityMinM, e.clarityMaxM, 0.5) : -1,
+    windFit: e ? fit(c.windMps, e.windMinMps, e.windMaxMps, 2) : -1,
+    currentFit: e ? fit(c.currentMps, e.currentMinMps, e.currentMaxMps, 0.2) : -1,
+    coverFit: coverFit(e, world.spots[spot]?.structure),
+    seasonFit: seasonFit(e, month + 1),
+    lightFit: !e?.light || e.light.length === 0 || light < 0 ? -1 : e.light.includes(light) ? 0 : 2,
   };
+}
+
+function coverFit(e: Envelope | null, structure: string | null | undefined): number {
+  if (!e?.cover || e.cover.length === 0 || !structure) return -1;
+  return e.cover.includes(structure) ? 0 : 2;
+}
+
+function seasonFit(e: Envelope | null, month: number): number {
+  if (!e?.months || e.months.length === 0) return -1;
+  if (e.months.includes(month)) return 0;
+  return e.months.includes((month % 12) + 1) || e.months.includes(((month + 10) % 12) + 1) ? 1 : 2;
+}
+
+function solarHour(at: number, lonDeg: number): number {
+  return (((at / HOUR + lonDeg / 15) % 24) + 24) % 24;
 }

@@ -1,5 +1,5 @@
 import { DAY } from '../units/time';
-import { HALF_LIFE_DAYS } from './fitCatchRate';
+import { HALF_LIFE_DAYS } from './encode';
 import { lightBand } from './groups';
 import type { FishedSet, RateQuery } from './world';
 

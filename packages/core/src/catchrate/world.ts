@@ -9,6 +9,16 @@ export interface RateConditions {
   readonly cloud?: number | null;
   /** Depth over the spot, m. */
   readonly depthM?: number | null;
+  /** -1 full lee to 1 square onto the bank. */
+  readonly onshore?: number | null;
+  readonly currentMps?: number | null;
+}
+
+/** Measured lengths of a set's fish, each as a share of the length that the goal asks of its species. */
+export interface Lengths {
+  readonly count: number;
+  readonly sum: number;
+  readonly squares: number;
 }
 
 /** One set: a presentation fished in a stop, with its effort and what it caught; none caught is 0. */
@@ -18,8 +28,11 @@ export interface FishedSet {
   readonly presentation: string;
   /** Rods times hours, > 0. */
   readonly rodHours: number;
-  /** Fish of the target, >= 0. */
+  /** Fish of the target (weighted by species), >= 0. */
   readonly fish: number;
+  /** Of these, how many the goal counts (such as those that may be kept); absent is all. */
+  readonly counts?: number;
+  readonly lengths?: Lengths;
   readonly conditions: RateConditions;
   readonly stopId?: string;
 }
@@ -31,17 +44,48 @@ export interface RateQuery {
   readonly conditions: RateConditions;
 }
 
-/** Where a presentation is meant to work: its family's envelope. */
+/** Where a presentation is meant to work: its family's envelope. Absent limits are open. */
 export interface Envelope {
   readonly depthMinM: number;
   readonly depthMaxM: number;
   readonly tempMinC: number;
   readonly tempMaxC: number;
+  readonly clarityMinM?: number | null;
+  readonly clarityMaxM?: number | null;
+  readonly windMinMps?: number | null;
+  readonly windMaxMps?: number | null;
+  readonly currentMinMps?: number | null;
+  readonly currentMaxMps?: number | null;
+  /** Light in which it shines: bands of LIGHT_NAMES; empty is any. */
+  readonly light?: readonly number[];
+  /** Structures that it is made for; empty is any. */
+  readonly cover?: readonly string[];
+  /** Months (1 to 12) of its season; empty is any. */
+  readonly months?: readonly number[];
 }
 
+export interface RateSpot {
+  readonly id: string;
+  readonly structure?: string | null;
+  /** How heavily it is fished, 1 to 3. */
+  readonly pressure?: number | null;
+}
+
+export interface RatePresentation {
+  readonly id: string;
+  readonly family?: string | null;
+  readonly envelope: Envelope | null;
+}
+
+/** What the goal counts: every fish, those that are long enough, or those that may be kept. */
+export type Counting = 'all' | 'long' | 'keepable';
+
 export interface RateWorld {
-  readonly spots: readonly string[];
-  readonly presentations: readonly { readonly id: string; readonly envelope: Envelope | null }[];
-  /** "Lately" is the 14 days before this instant. */
+  readonly spots: readonly RateSpot[];
+  readonly presentations: readonly RatePresentation[];
+  /** Instant from which age is counted. */
   readonly now: number;
+  readonly counting?: Counting;
+  /** Longitude for the hour by the sun, degrees east; 0 when absent. */
+  readonly lonDeg?: number;
 }

@@ -1,6 +1,6 @@
 // Exact search: labels (spot, step of departure, visited set, value) extended forward in time, pruned by the bound of
 // the relaxation and by dominance. With a beam width it keeps only the best few per step and proves nothing.
-import type { ItineraryProblem } from './problem';
+import { firstOf, type ItineraryProblem } from './problem';
 import type { Relaxed, Visit } from './relaxation';
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 
@@ -11,6 +11,8 @@ interface Label {
   readonly value: number;
   /** Sum of prices of the spots not visited. */
   readonly unvisitedPrice: number;
+  /** Steps under way so far. */
+  readonly run: number;
   readonly arrive: number;
   readonly depart: number;
   readonly parent: Label | null;
@@ -24,6 +26,7 @@ export interface SearchResult {
 }
 
 const EPSILON = 1e-9;
+const BEAM_DEPTH = 6;
 
 /**
  * @param incumbent - Value to beat. @param width - Labels kept per step; Infinity for the exact search.
@@ -44,16 +47,34 @@ export function searchLabels(
   let prices = 0;
   for (const x of relaxed.price) prices += x;
 
+  const mostRun = p.maxRunSteps ?? Number.POSITIVE_INFINITY;
+  const first = p.spots.map((_, s) => firstOf(p, s));
+  const twinned = first.filter((s) => s >= 0);
+  // Spots that must have been visited before each spot.
+  const before = p.spots.map((spot) => {
+    const k = p.order?.indexOf(spot.id) ?? -1;
+    return k > 0 ? p.spots.findIndex((x) => x.id === p.order?.[k - 1]) : -1;
+  });
+
   const bit = (s: number) => (s < 30 ? { lo: 1 << s, hi: 0 } : { lo: 0, hi: 1 << (s - 30) });
 
-  function extend(from: Label | null, q: number, a: number): void {
-    if (a > last) return;
+  const has = (l: Label | null, s: number): boolean => {
+    const m = bit(s);
+    return l !== null && ((l.lo & m.lo) !== 0 || (l.hi & m.hi) !== 0);
+  };
+
+  function extend(from: Label | null, q: number, a: number, way: number): void {
+    if (a > last || has(from, q)) return;
     const mark = bit(q);
-    if (from && ((from.lo & mark.lo) !== 0 || (from.hi & mark.hi) !== 0)) return;
+    const home = p.dockTravelSteps[q] as number;
+    const run = (from?.run ?? 0) + way;
+    if (run + home > mostRun) return;
+    if ((before[q] as number) >= 0 && !has(from, before[q] as number)) return;
+    const original = first[q] as number;
+    if (original >= 0 && (!has(from, original) || a < departOf(from, original) + (p.spots[q]?.again?.restSteps ?? 0))) return;
     const value0 = from?.value ?? 0;
     const unvisitedPrice = (from?.unvisitedPrice ?? prices) - (relaxed.price[q] as number);
     const row = (q * v.width + a) * v.width;
-    const home = p.dockTravelSteps[q] as number;
     for (let d = a + 1; d <= last; d++) {
       const stay = v.table[row + d] as number;
       if (stay === IMPOSSIBLE) continue;
@@ -66,6 +87,7 @@ export function searchLabels(
         hi: (from?.hi ?? 0) | mark.hi,
         value,
         unvisitedPrice,
+        run,
         arrive: a,
         depart: d,
         parent: from,
@@ -78,17 +100,20 @@ export function searchLabels(
     }
   }
 
-  for (let s = 0; s < n; s++) extend(null, s, p.dockTravelSteps[s] as number);
+  for (let s = 0; s < n; s++) extend(null, s, p.dockTravelSteps[s] as number, p.dockTravelSteps[s] as number);
   let complete = width === Number.POSITIVE_INFINITY;
   let looked = 0;
   for (let t = 0; t <= last; t++) {
     const bucket = buckets[t] as Label[];
     if (bucket.length === 0) continue;
     const after = (l: Label) => l.value + (relaxed.afterDepart[l.s * v.width + t] as number) + l.unvisitedPrice;
-    let kept = undominated(
-      bucket.filter((l) => after(l) > best + EPSILON),
-      stop,
-    );
+    let open = bucket.filter((l) => after(l) > best + EPSILON);
+    // A beam looks for dominance among the most promising only.
+    if (open.length > width * BEAM_DEPTH) {
+      open.sort((a, b) => after(b) - after(a));
+      open = open.slice(0, width * BEAM_DEPTH);
+    }
+    let kept = undominated(open, { limited: mostRun < Number.POSITIVE_INFINITY, twinned }, stop);
     if (kept.length > width) {
       kept.sort((a, b) => after(b) - after(a));
       kept = kept.slice(0, width);
@@ -100,7 +125,7 @@ export function searchLabels(
         break;
       }
       const travel = p.travelSteps[label.s] as readonly number[];
-      for (let q = 0; q < n; q++) if (q !== label.s) extend(label, q, t + (travel[q] as number));
+      for (let q = 0; q < n; q++) if (q !== label.s) extend(label, q, t + (travel[q] as number), travel[q] as number);
     }
     buckets[t] = [];
   }
@@ -109,13 +134,35 @@ export function searchLabels(
   return { value: best, visits, complete };
 }
 
-/** Of labels at the same spot, drops one that is worth no more than another that has visited no other spots. */
-function undominated(labels: readonly Label[], stop: () => boolean): Label[] {
+/** Step in which a label's way left a spot that it has visited. */
+function departOf(label: Label | null, spot: number): number {
+  for (let l = label; l; l = l.parent) if (l.s === spot) return l.depart;
+  return -1;
+}
+
+/**
+ * Of labels at the same spot, drops one that is worth no more than another that has visited no other spots, run no
+ * farther, and left the first spots of second visits no later.
+ */
+function undominated(
+  labels: readonly Label[],
+  { limited, twinned }: { limited: boolean; twinned: readonly number[] },
+  stop: () => boolean,
+): Label[] {
   const bySpot = new Map<number, Label[]>();
   for (const l of [...labels].sort((a, b) => b.value - a.value)) {
     const kept = bySpot.get(l.s) ?? [];
     if (kept.length % 64 === 63 && stop()) return [...labels];
-    const beaten = kept.some((k) => (k.lo & ~l.lo) === 0 && (k.hi & ~l.hi) === 0);
+    const beaten = kept.some(
+      (k) =>
+        (k.lo & ~l.lo) === 0 &&
+        (k.hi & ~l.hi) === 0 &&
+        (!limited || k.run <= l.run) &&
+        twinned.every((s) => {
+          const [mine, theirs] = [departOf(l, s), departOf(k, s)];
+          return mine < 0 ? theirs < 0 : theirs >= 0 && theirs <= mine;
+        }),
+    );
     if (!beaten) kept.push(l);
     bySpot.set(l.s, kept);
   }

@@ -1,3 +1,9 @@
+/** One way to fish a spot: a presentation with its rate in each step. */
+export interface ItineraryBait {
+  readonly id: string;
+  readonly ratePerHour: readonly number[];
+}
+
 /** A place to fish in an itinerary. Steps count from the start of the trip. */
 export interface ItinerarySpot {
   readonly id: string;
@@ -7,6 +13,15 @@ export interface ItinerarySpot {
   readonly fadePerHour: number;
   /** Step ranges [from, to) in which it can be fished; a stay lies inside one. Absent means always. */
   readonly open?: readonly (readonly [number, number])[];
+  /** Presentations to choose among during a stay; absent means one, with ratePerHour. */
+  readonly baits?: readonly ItineraryBait[];
+  /** Step ranges [from, to) in which no boat of ours may lie there, not even waiting. */
+  readonly blocked?: readonly (readonly [number, number])[];
+  /** Shortest and longest stay, steps; absent means the problem's shortest, and no longest. */
+  readonly minStaySteps?: number;
+  readonly maxStaySteps?: number;
+  /** This is a second visit: only after that spot, and so many steps after leaving it. */
+  readonly again?: { readonly spot: string; readonly restSteps: number };
 }
 
 export interface ItineraryProblem {
@@ -20,13 +35,30 @@ export interface ItineraryProblem {
   /** Steps between spots; takes exactly so long. */
   readonly travelSteps: readonly (readonly number[])[];
   readonly spots: readonly ItinerarySpot[];
+  /** Steps lost when the presentation is changed during a stay; 1 when absent. */
+  readonly switchSteps?: number;
+  /** Steps in which nobody fishes (a break aboard); the boat may run. */
+  readonly pauses?: readonly (readonly [number, number])[];
+  /** A stay is not kept up while fewer fish than this are expected per hour; 0 when absent. */
+  readonly leastRatePerHour?: number;
+  /** Most steps under way in all, the way home included (fuel). */
+  readonly maxRunSteps?: number;
+  /** Spots that must be visited in this order. */
+  readonly order?: readonly string[];
 }
 
-/** A stay that must be part of the plan, exactly at these steps. */
+/** A stay that must be part of the plan: at these steps, or at any when they are absent. */
 export interface PinnedStay {
   readonly spot: string;
-  readonly startStep: number;
-  readonly departStep: number;
+  readonly startStep?: number;
+  readonly departStep?: number;
+}
+
+/** A presentation fished in [from, to) of a leg. */
+export interface LegBait {
+  readonly id: string;
+  readonly fromStep: number;
+  readonly toStep: number;
 }
 
 /** A leg of an itinerary: arrives, waits, fishes [startStep, departStep). */
@@ -37,6 +69,8 @@ export interface ItineraryLeg {
   readonly departStep: number;
   /** Expected fish. */
   readonly expected: number;
+  /** Presentations in turn, where the spot has a choice. */
+  readonly baits?: readonly LegBait[];
 }
 
 export interface Itinerary {
@@ -63,10 +97,19 @@ export function checkProblem(p: ItineraryProblem): void {
   }
   if (new Set(p.spots.map((s) => s.id)).size !== n) throw new RangeError('spots: ids must differ');
   p.spots.forEach((s) => {
-    if (s.ratePerHour.length !== p.steps) {
-      throw new RangeError(`spots.${s.id}.ratePerHour: expected ${p.steps} values, got ${s.ratePerHour.length}`);
+    for (const rates of [s.ratePerHour, ...(s.baits ?? []).map((b) => b.ratePerHour)]) {
+      if (rates.length !== p.steps) throw new RangeError(`spots.${s.id}.ratePerHour: expected ${p.steps} values, got ${rates.length}`);
+      if (rates.some((r) => !(r >= 0))) throw new RangeError(`spots.${s.id}.ratePerHour: expected values >= 0`);
     }
-    if (s.ratePerHour.some((r) => !(r >= 0))) throw new RangeError(`spots.${s.id}.ratePerHour: expected values >= 0`);
     if (!(s.fadePerHour >= 0)) throw new RangeError(`spots.${s.id}.fadePerHour: expected >= 0, got ${s.fadePerHour}`);
+    if ((s.minStaySteps ?? 0) > (s.maxStaySteps ?? Number.POSITIVE_INFINITY)) {
+      throw new RangeError(`spots.${s.id}: its shortest stay of ${s.minStaySteps} steps is longer than its longest of ${s.maxStaySteps}`);
+    }
   });
+}
+
+/** Index of a second visit's first spot, or -1. */
+export function firstOf(p: ItineraryProblem, s: number): number {
+  const again = p.spots[s]?.again;
+  return again ? p.spots.findIndex((x) => x.id === again.spot) : -1;
 }

@@ -1,6 +1,6 @@
 // Lagrangian relaxation of "each spot at most once": backward recursion over (spot, step) with a price per spot.
 import { IMPOSSIBLE, type StayValues } from './stayValues';
-import type { ItineraryProblem } from './problem';
+import { firstOf, type ItineraryProblem } from './problem';
 
 /** A visit: arrive and depart step at spot index s. */
 export interface Visit {
@@ -19,12 +19,21 @@ export interface Relaxed {
   readonly price: Float64Array;
 }
 
-/** One backward pass with prices (>= 0, one per spot). */
-export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array): Relaxed {
+/** Rent of lying at a spot, as sums over steps: index s * width + t holds the rent of steps before t. */
+export interface Rent {
+  readonly sums: Float64Array;
+  /** Steps before the arrival that are paid as well. */
+  readonly margin: number;
+}
+
+/** One backward pass with prices (>= 0, one per spot) and, for a fleet, a rent of each spot's steps. */
+export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, rent?: Rent): Relaxed {
   const n = p.spots.length;
   const { width, table } = v;
   const last = p.steps;
   const afterDepart = new Float64Array(n * width).fill(IMPOSSIBLE);
+  // What is left after departing, less the rent up to then.
+  const net = rent ? new Float64Array(n * width).fill(IMPOSSIBLE) : afterDepart;
   const atArrive = new Float64Array(n * width).fill(IMPOSSIBLE);
   const bestDepart = new Int16Array(n * width);
   const bestNext = new Int16Array(n * width).fill(-1);
@@ -34,14 +43,16 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array): 
       const row = (s * width + t) * width;
       let best = IMPOSSIBLE;
       let depart = 0;
+      const after = s * width;
       for (let d = t + 1; d <= last; d++) {
-        const x = (table[row + d] as number) + (afterDepart[s * width + d] as number);
+        const x = (table[row + d] as number) + (net[after + d] as number);
         if (x > best) {
           best = x;
           depart = d;
         }
       }
-      atArrive[s * width + t] = best - (price[s] as number);
+      if (rent) best += rent.sums[after + Math.max(0, t - rent.margin)] as number;
+      atArrive[after + t] = best - (price[s] as number);
       bestDepart[s * width + t] = depart;
     }
     for (let s = 0; s < n; s++) {
@@ -59,6 +70,7 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array): 
         }
       }
       afterDepart[i] = best;
+      if (rent) net[i] = best - (rent.sums[i] as number);
       bestNext[i] = next;
     }
   }
@@ -85,6 +97,25 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array): 
   let prices = 0;
   for (const x of price) prices += x;
   return { bound: value + prices, afterDepart, path, price };
+}
+
+/** True when visits keep the order asked for, the rest before second visits, and the fuel. */
+export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boolean {
+  let run = 0;
+  for (let k = 0; k < visits.length; k++) {
+    const { s, arrive } = visits[k] as Visit;
+    run += k === 0 ? (p.dockTravelSteps[s] as number) : (p.travelSteps[visits[k - 1]?.s as number]?.[s] as number);
+    const first = firstOf(p, s);
+    if (first >= 0) {
+      const before = visits.slice(0, k).find((x) => x.s === first);
+      if (!before || arrive < before.depart + (p.spots[s]?.again?.restSteps ?? 0)) return false;
+    }
+  }
+  const last = visits.at(-1);
+  if (last) run += p.dockTravelSteps[last.s] as number;
+  if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) return false;
+  const asked = (p.order ?? []).map((id) => visits.findIndex((x) => p.spots[x.s]?.id === id)).filter((i) => i >= 0);
+  return asked.every((at, i) => i === 0 || at > (asked[i - 1] as number));
 }
 
 /** Best times for visiting spots in a given order, or null when the order does not fit the day. */

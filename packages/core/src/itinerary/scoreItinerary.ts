@@ -1,5 +1,5 @@
 import type { ItineraryLeg, ItineraryProblem } from './problem';
-import { expectedFish } from './stayValues';
+import { bestStay } from './stayValues';
 
 /**
  * Scores legs made by hand with the solver's own arithmetic.
@@ -12,6 +12,8 @@ export function scoreItinerary(
   let at = -1;
   let free = 0;
   const seen = new Set<string>();
+  const ended = new Map<string, number>();
+  let run = 0;
   const scored = legs.map((leg) => {
     const s = p.spots.findIndex((x) => x.id === leg.spot);
     if (s < 0) throw new RangeError(`legs: spot ${leg.spot} is not among the trip's spots`);
@@ -31,10 +33,30 @@ export function scoreItinerary(
     }
     at = s;
     free = leg.departStep;
-    return { ...leg, arriveStep, expected: expectedFish(p, spot, leg.startStep, leg.departStep) };
+    const block = spot.blocked?.find(([from, to]) => arriveStep < to && leg.departStep > from);
+    if (block) throw new RangeError(`legs: another boat of ours has ${leg.spot} from step ${block[0]} to ${block[1]}`);
+    const first = spot.again && ended.get(spot.again.spot);
+    if (spot.again && (first === undefined || leg.startStep < first + spot.again.restSteps)) {
+      throw new RangeError(`legs: ${spot.again.spot} must rest ${spot.again.restSteps} steps before it is fished again`);
+    }
+    ended.set(leg.spot, leg.departStep);
+    run += way;
+    const { expected, baits } = bestStay(p, spot, leg.startStep, leg.departStep);
+    return {
+      spot: leg.spot,
+      startStep: leg.startStep,
+      departStep: leg.departStep,
+      arriveStep,
+      expected,
+      ...(baits.length > 0 ? { baits } : {}),
+    };
   });
   if (at >= 0 && free + (p.dockTravelSteps[at] as number) > p.steps) {
     throw new RangeError(`legs: the boat is not back at the dock in time after ${legs.at(-1)?.spot}`);
+  }
+  if (at >= 0) run += p.dockTravelSteps[at] as number;
+  if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) {
+    throw new RangeError(`legs: ${run} steps under way are more than the fuel allows, ${p.maxRunSteps}`);
   }
   return { value: scored.reduce((sum, l) => sum + l.expected, 0), legs: scored };
 }

@@ -1,20 +1,10 @@
-import type { ItineraryProblem, ItinerarySpot, PinnedStay } from './problem';
+import type { ItineraryProblem, ItinerarySpot, LegBait, PinnedStay } from './problem';
 
 /** Marks a stay that is not allowed. */
 export const IMPOSSIBLE = Number.NEGATIVE_INFINITY;
 
 /** Added to a pinned stay so that every optimum holds it; far above any day's fish. */
 export const PIN_BONUS = 10_000;
-
-/** Expected fish of fishing [start, depart): sum of rate dt exp(-fade * time since start). */
-export function expectedFish(p: ItineraryProblem, spot: ItinerarySpot, start: number, depart: number): number {
-  const dt = p.stepMin / 60;
-  let sum = 0;
-  for (let t = start; t < depart; t++) {
-    sum += (spot.ratePerHour[t] as number) * dt * Math.exp(-spot.fadePerHour * (t - start) * dt);
-  }
-  return sum;
-}
 
 /** Best stay for every arrival and departure; waiting after arrival is absorbed. */
 export interface StayValues {
@@ -26,19 +16,121 @@ export interface StayValues {
   readonly width: number;
 }
 
-/** Tabulates the stays of a problem. A pinned spot has its pinned stay only, with PIN_BONUS. */
+/** Fish of fishing [start, depart) with the best presentations in turn, and which they are. */
+export function bestStay(p: ItineraryProblem, spot: ItinerarySpot, start: number, depart: number): { expected: number; baits: LegBait[] } {
+  const run = stayFrom(p, spot, start, depart, true);
+  const last = depart - start;
+  const baits: LegBait[] = [];
+  const list = spot.baits ?? [];
+  if (list.length > 0 && run.choice) {
+    // Walks back through the choices.
+    let k = run.best[last] as number;
+    let to = last;
+    let t = last;
+    while (t > 0 && k >= 0) {
+      const from = run.choice[k * (last + 1) + t] as number;
+      if (from === t - 1 && t - 1 > 0 && (run.previous?.[k * (last + 1) + t] as number) === k) {
+        t--;
+        continue;
+      }
+      baits.unshift({ id: list[k]?.id as string, fromStep: start + t - 1, toStep: start + to });
+      const before = run.previous?.[k * (last + 1) + t] as number;
+      t = from;
+      to = t;
+      k = before;
+    }
+  }
+  return { expected: run.value[last] as number, baits };
+}
+
+/** Expected fish of fishing [start, depart): sum of rate dt exp(-fade * time since start), presentations at their best. */
+export function expectedFish(p: ItineraryProblem, spot: ItinerarySpot, start: number, depart: number): number {
+  return stayFrom(p, spot, start, depart, false).value[depart - start] as number;
+}
+
+function paused(p: ItineraryProblem, t: number): boolean {
+  return p.pauses?.some(([from, to]) => t >= from && t < to) ?? false;
+}
+
+/**
+ * Value of fishing from a start for every length up to a depart, presentations switched where that pays.
+ * @param trace - Keeps the choices, for the presentations in turn.
+ */
+function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until: number, trace: boolean) {
+  const dt = p.stepMin / 60;
+  const length = until - start;
+  const value = new Float64Array(length + 1);
+  const best = new Int16Array(length + 1).fill(-1);
+  const fade = Math.exp(-spot.fadePerHour * dt);
+  const lists = spot.baits && spot.baits.length > 0 ? spot.baits.map((b) => b.ratePerHour) : [spot.ratePerHour];
+  const n = lists.length;
+  if (n === 1) {
+    const rates = lists[0] as readonly number[];
+    let f = dt;
+    for (let t = 0; t < length; t++) {
+      value[t + 1] = (value[t] as number) + (paused(p, start + t) ? 0 : (rates[start + t] as number) * f);
+      f *= fade;
+    }
+    if (!trace || !spot.baits?.length) return { value, best, choice: null, previous: null };
+  }
+  const away = p.switchSteps ?? 1;
+  const width = length + 1;
+  const f = new Float64Array(n * width).fill(IMPOSSIBLE);
+  const choice = new Int16Array(n * width);
+  const previous = new Int16Array(n * width).fill(-1);
+  let now = dt;
+  for (let t = 0; t < length; t++) {
+    for (let k = 0; k < n; k++) {
+      // Goes on with k, or changes to k after the steps that changing takes.
+      let from = t === 0 ? 0 : (f[k * width + t] as number);
+      let by = t === 0 ? -1 : k;
+      let at = t;
+      const changed = t - away;
+      if (changed > 0) {
+        const q = best[changed] as number;
+        if (q !== k && (value[changed] as number) > from) [from, by, at] = [value[changed] as number, q, changed];
+      }
+      const gain = paused(p, start + t) ? 0 : (lists[k]?.[start + t] as number) * now;
+      f[k * width + t + 1] = from + gain;
+      choice[k * width + t + 1] = at;
+      previous[k * width + t + 1] = by;
+    }
+    let top = 0;
+    for (let k = 1; k < n; k++) if ((f[k * width + t + 1] as number) > (f[top * width + t + 1] as number)) top = k;
+    best[t + 1] = top;
+    value[t + 1] = f[top * width + t + 1] as number;
+    now *= fade;
+  }
+  return { value, best, choice, previous };
+}
+
+/** Tabulates the stays of a problem. A pinned spot has its pinned stays only, with PIN_BONUS. */
 export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): StayValues {
   const width = p.steps + 1;
   const n = p.spots.length;
   const table = new Float64Array(n * width * width).fill(IMPOSSIBLE);
   const start = new Int16Array(n * width * width);
   const dt = p.stepMin / 60;
+  const floor = p.leastRatePerHour ?? 0;
   p.spots.forEach((spot, s) => {
     const pin = pins.find((x) => x.spot === spot.id);
     const open = spot.open ?? [[0, p.steps] as const];
     const base = s * width * width;
+    const shortest = spot.minStaySteps ?? p.minStaySteps;
+    const longest = spot.maxStaySteps ?? p.steps;
+    const fade = Math.exp(-spot.fadePerHour * dt);
+    const top =
+      floor > 0
+        ? Array.from({ length: p.steps }, (_, t) =>
+            Math.max(spot.ratePerHour[t] as number, ...(spot.baits ?? []).map((b) => b.ratePerHour[t] as number)),
+          )
+        : null;
+    const blocked = new Uint8Array(p.steps);
+    for (const [from, to] of spot.blocked ?? []) blocked.fill(1, Math.max(0, from), Math.max(0, Math.min(p.steps, to)));
     for (let a = p.steps; a >= 0; a--) {
       const row = base + a * width;
+      // Nobody waits where another boat lies.
+      if (blocked[a]) continue;
       if (a < p.steps) {
         for (let d = a + 1; d <= p.steps; d++) {
           table[row + d] = table[row + width + d] as number;
@@ -46,15 +138,23 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
         }
       }
       const window = open.find(([from, to]) => a >= from && a < to);
-      if (!window) continue;
-      let sum = 0;
-      const until = Math.min(p.steps, window[1]);
+      if (!window || (pin?.startStep !== undefined && a !== pin.startStep)) continue;
+      let until = Math.min(p.steps, window[1], a + longest);
+      for (let t = a; t < until; t++) if (blocked[t]) until = t;
+      if (top && pin?.departStep === undefined) {
+        let f = 1;
+        for (let t = a; t < until; t++) {
+          if (!paused(p, t) && (top[t] as number) * f < floor) until = t;
+          f *= fade;
+        }
+      }
+      if (until - a < 1) continue;
+      const { value } = stayFrom(p, spot, a, until, false);
       for (let d = a + 1; d <= until; d++) {
-        sum += (spot.ratePerHour[d - 1] as number) * dt * Math.exp(-spot.fadePerHour * (d - 1 - a) * dt);
-        const fits = pin ? a === pin.startStep && d === pin.departStep : d - a >= p.minStaySteps;
-        const value = pin ? sum + PIN_BONUS : sum;
-        if (fits && value > (table[row + d] as number)) {
-          table[row + d] = value;
+        const fits = pin?.departStep !== undefined ? d === pin.departStep : d - a >= shortest;
+        const worth = (value[d - a] as number) + (pin ? PIN_BONUS : 0);
+        if (fits && worth > (table[row + d] as number)) {
+          table[row + d] = worth;
           start[row + d] = a;
         }
       }

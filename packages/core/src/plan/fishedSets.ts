@@ -1,5 +1,7 @@
 import type { FishedSet } from '../catchrate/world';
 
+type Unknown = readonly (number | null)[];
+
 /** Fished sets as columns; spot and presentation are indices into lists. */
 export interface EvidenceColumns {
   readonly stopId: readonly string[];
@@ -8,18 +10,25 @@ export interface EvidenceColumns {
   readonly presentation: readonly number[];
   readonly rodHours: readonly number[];
   readonly fish: readonly number[];
-  readonly tideStage: readonly (number | null)[];
-  readonly windMps: readonly (number | null)[];
-  readonly windFromDeg: readonly (number | null)[];
-  readonly waterTempC: readonly (number | null)[];
-  readonly clarityM: readonly (number | null)[];
-  readonly sunHeightDeg: readonly (number | null)[];
-  readonly cloud: readonly (number | null)[];
-  readonly depthM: readonly (number | null)[];
+  readonly counts: readonly number[];
+  readonly lengthCount: readonly number[];
+  readonly lengthSum: readonly number[];
+  readonly lengthSquares: readonly number[];
+  readonly tideStage: Unknown;
+  readonly windMps: Unknown;
+  readonly windFromDeg: Unknown;
+  readonly waterTempC: Unknown;
+  readonly clarityM: Unknown;
+  readonly sunHeightDeg: Unknown;
+  readonly cloud: Unknown;
+  readonly depthM: Unknown;
+  readonly onshore: Unknown;
+  readonly currentMps: Unknown;
 }
 
 /** Rows of columns. @param spots - Ids by index. @param presentations - Ids by index. */
 export function fishedSets(e: EvidenceColumns, spots: readonly string[], presentations: readonly string[]): FishedSet[] {
+  const value = (column: Unknown, i: number) => column[i] as number | null;
   return e.at.map((at, i) => ({
     at,
     stopId: e.stopId[i] as string,
@@ -27,15 +36,19 @@ export function fishedSets(e: EvidenceColumns, spots: readonly string[], present
     presentation: presentations[e.presentation[i] as number] as string,
     rodHours: e.rodHours[i] as number,
     fish: e.fish[i] as number,
+    counts: e.counts[i] as number,
+    lengths: { count: e.lengthCount[i] as number, sum: e.lengthSum[i] as number, squares: e.lengthSquares[i] as number },
     conditions: {
-      tideStage: e.tideStage[i] as number | null,
-      windMps: e.windMps[i] as number | null,
-      windFromDeg: e.windFromDeg[i] as number | null,
-      waterTempC: e.waterTempC[i] as number | null,
-      clarityM: e.clarityM[i] as number | null,
-      sunHeightDeg: e.sunHeightDeg[i] as number | null,
-      cloud: e.cloud[i] as number | null,
-      depthM: e.depthM[i] as number | null,
+      tideStage: value(e.tideStage, i),
+      windMps: value(e.windMps, i),
+      windFromDeg: value(e.windFromDeg, i),
+      waterTempC: value(e.waterTempC, i),
+      clarityM: value(e.clarityM, i),
+      sunHeightDeg: value(e.sunHeightDeg, i),
+      cloud: value(e.cloud, i),
+      depthM: value(e.depthM, i),
+      onshore: value(e.onshore, i),
+      currentMps: value(e.currentMps, i),
     },
   }));
 }

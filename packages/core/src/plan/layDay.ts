@@ -1,15 +1,25 @@
 import { countRange } from '../catchrate/rangeOf';
-import type { ItineraryProblem, PinnedStay } from '../itinerary/problem';
+import type { ItineraryLeg, ItineraryProblem, PinnedStay } from '../itinerary/problem';
 import { scoreItinerary } from '../itinerary/scoreItinerary';
 import { solveItinerary } from '../itinerary/solveItinerary';
 import { MINUTE } from '../units/time';
-import { MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
-import { type Ranking, stepsOf } from './rankTrip';
+import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
+import { type Ranking, stepAt, stepsOf } from './rankTrip';
+
+/** A presentation fished for part of a leg. */
+export interface LegPart {
+  readonly presentationId: string;
+  readonly fromMs: number;
+  readonly toMs: number;
+}
 
 /** One planned leg, in instants. */
 export interface PlanLeg {
   readonly spotId: string;
+  /** The first presentation. */
   readonly presentationId: string;
+  /** Presentations in turn. */
+  readonly parts: readonly LegPart[];
   readonly arriveMs: number;
   readonly startMs: number;
   readonly departMs: number;
@@ -30,70 +40,173 @@ export interface DayPlan {
   readonly proved: boolean;
 }
 
+/** A stay that is to be kept: at its times, or at any when they are absent. */
 export interface Pin {
   readonly spotId: string;
+  readonly startMs?: number;
+  readonly departMs?: number;
+}
+
+/** A stay with its times. */
+export interface TimedPin extends Pin {
   readonly startMs: number;
   readonly departMs: number;
 }
 
+export interface LayOptions {
+  readonly pins?: readonly Pin[];
+  readonly bans?: readonly string[];
+  /** Pinned spots in the order in which they are to be fished. */
+  readonly order?: readonly string[];
+  /** Longest and shortest stay by spot, minutes. */
+  readonly stays?: Readonly<Record<string, { readonly minMin?: number; readonly maxMin?: number }>>;
+  /** Spots may be fished a second time after a rest. */
+  readonly again?: boolean;
+  readonly stop?: () => boolean;
+}
+
+/** Presentations a leg chooses among. */
+const BAITS = 3;
+/** Changing over, with the second rod rigged, steps. */
+const SWITCH_STEPS = 1;
+/** A second visit: rest before it, what it is worth of the first, and how many spots are worth offering it. */
+const REST_STEPS = 24;
+const AGAIN_WORTH = 0.75;
+const AGAIN_SPOTS = 8;
+const AGAIN = ' again';
+const MAX_PLANNED = 52;
+
+/** Spot id of an itinerary's spot, which may be a second visit. */
+export const placeOf = (id: string): string => (id.endsWith(AGAIN) ? id.slice(0, -AGAIN.length) : id);
+
 /** A trip's ranking as an itinerary problem. Banned spots and spots without a way are left out. */
-export function itineraryProblem(inputs: PlanInputs, ranking: Ranking, bans: readonly string[] = []): ItineraryProblem {
+export function itineraryProblem(
+  inputs: PlanInputs,
+  ranking: Ranking,
+  { bans = [], stays = {}, again = false, order, pins = [] }: LayOptions = {},
+): ItineraryProblem {
   const steps = stepsOf(inputs);
   const toSteps = (min: number | null | undefined) => (min === null || min === undefined ? steps + 1 : Math.ceil(min / STEP_MIN));
-  const kept = inputs.spots
-    .map((spot, i) => ({ spot, i }))
-    .filter(({ spot, i }) => !bans.includes(spot.id) && ranking.open[i]?.length && inputs.dockTravelMin[i] !== null);
+  const stepOf = (ms: number) => (ms - inputs.startsAt) / (STEP_MIN * MINUTE);
+  const whole = (ms: number | undefined) => (ms === undefined ? undefined : Math.round(stepOf(inputs.startsAt + ms)));
+  const rank = new Map(ranking.calls.map((c, i) => [c.spotId, i]));
+  const firsts = inputs.spots
+    .map((spot, i) => ({ spot, i, id: spot.id, worth: 1 }))
+    .filter(({ spot, i }) => !bans.includes(spot.id) && ranking.open[i]?.length && inputs.dockTravelMin[i] !== null)
+    // The most that can be planned at once; the worst of a large water are left out.
+    .sort(
+      (a, b) =>
+        Number(pins.some((p) => p.spotId === b.id)) - Number(pins.some((p) => p.spotId === a.id)) ||
+        (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0),
+    )
+    .slice(0, MAX_PLANNED);
+  const seconds = again ? firsts.slice(0, AGAIN_SPOTS).map((x) => ({ ...x, id: x.id + AGAIN, worth: AGAIN_WORTH })) : [];
+  const kept = [...firsts, ...seconds].sort((a, b) => a.i - b.i || a.id.length - b.id.length);
   return {
     stepMin: STEP_MIN,
     steps,
     minStaySteps: MIN_STAY_STEPS,
+    switchSteps: SWITCH_STEPS,
+    pauses: inputs.breaks.map((b) => [Math.floor(stepOf(b.fromMs)), Math.ceil(stepOf(b.toMs))] as const),
+    leastRatePerHour: inputs.patienceMin === null ? 0 : 60 / inputs.patienceMin,
+    maxRunSteps: inputs.boat.runMin === null ? undefined : Math.floor(inputs.boat.runMin / STEP_MIN),
+    order,
     dockTravelSteps: kept.map(({ i }) => toSteps(inputs.dockTravelMin[i])),
-    travelSteps: kept.map(({ i }) => kept.map(({ i: j }) => toSteps(inputs.travelMin[i]?.[j]))),
-    spots: kept.map(({ spot, i }) => ({
-      id: spot.id,
-      ratePerHour: (ranking.stepRates[i] as readonly number[]).map((r) => r * inputs.rods),
-      fadePerHour: spot.fadePerHour,
-      open: ranking.open[i] as readonly (readonly [number, number])[],
-    })),
+    travelSteps: kept.map(({ i }) => kept.map(({ i: j }) => (i === j ? 0 : toSteps(inputs.travelMin[i]?.[j])))),
+    spots: kept.map(({ spot, i, id, worth }) => {
+      const lists = ranking.rates[i] as readonly (readonly number[])[];
+      const best = lists
+        .map((list, b) => ({ b, list, most: openMost(list, ranking.open[i] as readonly (readonly [number, number])[]) }))
+        .sort((x, y) => y.most - x.most)
+        .slice(0, BAITS);
+      const baits = best.map(({ b, list }) => ({
+        id: inputs.presentations[ranking.baits[b] as number]?.id as string,
+        ratePerHour: list.map((r) => r * inputs.rods * worth),
+      }));
+      const stay = stays[spot.id];
+      return {
+        id,
+        ratePerHour: baits[0]?.ratePerHour ?? new Array<number>(steps).fill(0),
+        baits,
+        fadePerHour: spot.fadePerHour,
+        open: ranking.open[i] as readonly (readonly [number, number])[],
+        blocked: inputs.taken
+          .filter((t) => t.spotId === spot.id)
+          .map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
+        minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE),
+        maxStaySteps: whole(stay?.maxMin === undefined ? undefined : stay.maxMin * MINUTE),
+        ...(id === spot.id ? {} : { again: { spot: spot.id, restSteps: REST_STEPS } }),
+      };
+    }),
   };
+}
+
+function openMost(list: readonly number[], open: readonly (readonly [number, number])[]): number {
+  let most = 0;
+  for (const [from, to] of open) for (let t = from; t < to; t++) most = Math.max(most, list[t] as number);
+  return most;
 }
 
 /**
  * Lays the itinerary worth most expected fish.
  * Throws RangeError when pins cannot be kept or nothing can be fished, saying which.
  */
-export function layDay(
-  inputs: PlanInputs,
-  ranking: Ranking,
-  { pins = [], bans = [], stop }: { pins?: readonly Pin[]; bans?: readonly string[]; stop?: () => boolean } = {},
-): DayPlan {
+export function layDay(inputs: PlanInputs, ranking: Ranking, options: LayOptions = {}): DayPlan {
+  const { pins = [], bans = [], stop } = options;
   const both = pins.find((p) => bans.includes(p.spotId));
   if (both) throw new RangeError(`pins: ${nameOf(inputs, both.spotId)} is both pinned and banned; take one back`);
-  const problem = itineraryProblem(inputs, ranking, bans);
-  if (problem.spots.length === 0) {
-    throw new RangeError(`spots: none can be fished on this trip; ${ranking.shut[0]?.why ?? 'all are banned'}`);
-  }
-  const pinned: PinnedStay[] = pins.map((p) => ({
-    spot: p.spotId,
-    startStep: Math.round((p.startMs - inputs.startsAt) / (STEP_MIN * MINUTE)),
-    departStep: Math.round((p.departMs - inputs.startsAt) / (STEP_MIN * MINUTE)),
-  }));
+  const closed = pins.map((p) => ranking.shut.find((s) => s.spotId === p.spotId)).find((s) => s !== undefined);
+  if (closed) throw new RangeError(`pins: ${nameOf(inputs, closed.spotId)} is pinned but shut: ${closed.why}`);
+  const problem = itineraryProblem(inputs, ranking, options);
+  if (problem.spots.length === 0) throw new RangeError(`spots: none can be fished on this trip; ${whyNone(inputs, ranking)}`);
   try {
-    const solved = solveItinerary(problem, { pins: pinned, stop });
+    const solved = solveItinerary(problem, { pins: pins.map((p) => pinned(inputs, p)), stop });
+    if (solved.legs.length === 0) throw new RangeError(`spots: none can be fished on this trip; ${whyNoLegs(inputs, ranking)}`);
     return dayPlan(inputs, ranking, solved.legs, solved, pins);
   } catch (error) {
     throw withNames(inputs, error);
   }
 }
 
+function pinned(inputs: PlanInputs, p: Pin): PinnedStay {
+  const step = (ms: number | undefined) => (ms === undefined ? undefined : Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE)));
+  return { spot: p.spotId, startStep: step(p.startMs), departStep: step(p.departMs) };
+}
+
+function whyNone(inputs: PlanInputs, ranking: Ranking): string {
+  if (ranking.baits.length === 0) return `no presentation aboard is within the party's skill of ${inputs.skill}`;
+  return ranking.shut[0]?.why ?? 'all are banned';
+}
+
+/** Every spot is open, but no stay is worth while: the party's patience, the time or the fuel is the limit. */
+function whyNoLegs(inputs: PlanInputs, ranking: Ranking): string {
+  const steps = stepsOf(inputs);
+  if (inputs.patienceMin !== null) {
+    const best = (ranking.calls[0]?.ratePerRodHour ?? 0) * inputs.rods;
+    return `the party's patience of ${inputs.patienceMin} min between fish is the limit; the best spot gives one in ${best > 0 ? (60 / best).toFixed(0) : 'no'} min`;
+  }
+  const nearest = Math.min(...inputs.dockTravelMin.map((m) => m ?? Number.POSITIVE_INFINITY));
+  if (2 * nearest > steps * STEP_MIN)
+    return `the trip of ${steps * STEP_MIN} min is shorter than the nearest run out and back, ${(2 * nearest).toFixed(0)} min`;
+  return 'no spot has fish to expect within its hours';
+}
+
 /** Scores legs made or moved by hand with the solver's arithmetic. Throws RangeError when they cannot be sailed. */
-export function scoreDay(inputs: PlanInputs, ranking: Ranking, legs: readonly Pin[]): DayPlan {
-  const problem = itineraryProblem(inputs, ranking);
+export function scoreDay(inputs: PlanInputs, ranking: Ranking, legs: readonly TimedPin[]): DayPlan {
+  const again = new Set(legs.map((l) => l.spotId)).size < legs.length;
+  const problem = itineraryProblem(inputs, ranking, { again, pins: legs });
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));
+  const shut = legs.map((l) => ranking.shut.find((s) => s.spotId === l.spotId)).find((s) => s !== undefined);
+  if (shut) throw new RangeError(`legs: ${nameOf(inputs, shut.spotId)} is shut: ${shut.why}`);
+  const seen = new Set<string>();
   try {
     const scored = scoreItinerary(
       problem,
-      legs.map((l) => ({ spot: l.spotId, startStep: step(l.startMs), departStep: step(l.departMs) })),
+      legs.map((l) => {
+        const spot = seen.has(l.spotId) ? l.spotId + AGAIN : l.spotId;
+        seen.add(l.spotId);
+        return { spot, startStep: step(l.startMs), departStep: step(l.departMs) };
+      }),
     );
     return dayPlan(inputs, ranking, scored.legs, { bound: scored.value, proved: false }, []);
   } catch (error) {
@@ -101,26 +214,32 @@ export function scoreDay(inputs: PlanInputs, ranking: Ranking, legs: readonly Pi
   }
 }
 
-function dayPlan(
+/** Solved legs as a plan in instants. */
+export function dayPlan(
   inputs: PlanInputs,
   ranking: Ranking,
-  legs: readonly { spot: string; arriveStep: number; startStep: number; departStep: number; expected: number }[],
-  solved: { bound: number; proved: boolean },
+  legs: readonly ItineraryLeg[],
+  solved: { readonly bound: number; readonly proved: boolean },
   pins: readonly Pin[],
 ): DayPlan {
-  const at = (step: number) => inputs.startsAt + step * STEP_MIN * MINUTE;
+  const at = (step: number) => stepAt(inputs, step);
   const expected = legs.reduce((sum, l) => sum + l.expected, 0);
   return {
-    legs: legs.map((l) => ({
-      spotId: l.spot,
-      presentationId: ranking.calls.find((c) => c.spotId === l.spot)?.presentationId as string,
-      arriveMs: at(l.arriveStep),
-      startMs: at(l.startStep),
-      departMs: at(l.departStep),
-      expected: l.expected,
-      ...countRange(l.expected, ranking.model.dispersion),
-      pinned: pins.some((p) => p.spotId === l.spot),
-    })),
+    legs: legs.map((l) => {
+      const spotId = placeOf(l.spot);
+      const parts = (l.baits ?? []).map((b) => ({ presentationId: b.id, fromMs: at(b.fromStep), toMs: at(b.toStep) }));
+      return {
+        spotId,
+        presentationId: parts[0]?.presentationId ?? (ranking.calls.find((c) => c.spotId === spotId)?.presentationId as string),
+        parts,
+        arriveMs: at(l.arriveStep),
+        startMs: at(l.startStep),
+        departMs: at(l.departStep),
+        expected: l.expected,
+        ...countRange(l.expected, ranking.model.dispersion),
+        pinned: pins.some((p) => p.spotId === spotId),
+      };
+    }),
     expected,
     // Legs differ from each other by day and spot, so the sum of several is closer to Poisson than one alone.
     ...countRange(expected, ranking.model.dispersion * Math.max(1, legs.length)),
@@ -133,7 +252,7 @@ function nameOf(inputs: PlanInputs, id: string): string {
   return inputs.spots.find((s) => s.id === id)?.name ?? id;
 }
 
-/** Puts spot names where the solver, which knows only ids, has put ids. */
+/** Puts spot names where the solver, which knows only ids, has put ids, and clock times where it has put steps. */
 function withNames(inputs: PlanInputs, error: unknown): unknown {
   if (!(error instanceof RangeError)) return error;
   let text = error.message;

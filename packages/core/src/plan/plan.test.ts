@@ -45,7 +45,11 @@ function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     depthMaxM: 4,
     shoreNormalDeg: null,
     fadePerHour: 0.35,
+    structure: 'rock',
+    pressure: 1,
+    restsUntil: null,
   };
+  const bait = { coverRate: 3, snag: 1, zone: 'middle' as const, look: 'natural', envelope: ENVELOPE };
   return {
     now: START - 12 * HOUR,
     startsAt: START,
@@ -53,7 +57,11 @@ function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     zone: 'UTC',
     rods: 3,
     skill: 3,
-    boat: { draughtM: 0.6, windLimitMps: 13, waveLimitM: 0.8 },
+    counting: 'all',
+    patienceMin: null,
+    breaks: [],
+    taken: [],
+    boat: { draughtM: 0.6, windLimitMps: 13, waveLimitM: 0.8, runMin: null },
     water: {
       lat: 47.6,
       lon: -35.2,
@@ -77,8 +85,8 @@ function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
       { ...ground, id: 'barred', name: 'Barred pool', fetchM: new Array(36).fill(150), accessDepthM: -0.9 },
     ],
     presentations: [
-      { id: 'shad', name: 'Shad', skill: 1, envelope: ENVELOPE },
-      { id: 'worm', name: 'Worm', skill: 3, envelope: ENVELOPE },
+      { ...bait, id: 'shad', name: 'Shad', skill: 1, family: 'F9', familyName: 'Soft lure' },
+      { ...bait, id: 'worm', name: 'Worm', skill: 3, family: 'F10', familyName: 'Drop rig', zone: 'bottom', look: 'bait' },
     ],
     sets: log(),
     dockTravelMin: [10, 5, 8],
@@ -118,7 +126,7 @@ describe('ranking a trip', () => {
   });
 
   it('names what shuts a spot for the whole trip', () => {
-    const deepBoat = rankTrip(inputs({ boat: { draughtM: 3.9, windLimitMps: 13, waveLimitM: 0.8 } }));
+    const deepBoat = rankTrip(inputs({ boat: { draughtM: 3.9, windLimitMps: 13, waveLimitM: 0.8, runMin: null } }));
     expect(deepBoat.shut.find((s) => s.spotId === 'barred')?.why).toMatch(/too little water/);
     const noWay = rankTrip(inputs({ dockTravelMin: [null, 5, 8] }));
     expect(noWay.shut).toEqual([{ spotId: 'exposed', why: 'no way there for this boat at its draught' }]);

@@ -1,14 +1,19 @@
 import { type CatchRateModel, type Factor, fitCatchRate } from '../catchrate/fitCatchRate';
-import { levelsOf } from '../catchrate/groups';
-import { type LikeWater, likeWater } from '../catchrate/likeWater';
+import { likeWater } from '../catchrate/likeWater';
 import { rateRange } from '../catchrate/rangeOf';
-import type { RateConditions, RateWorld } from '../catchrate/world';
+import type { FishedSet, RateConditions, RateWorld } from '../catchrate/world';
 import { conditionsOver, type SpotConditions } from '../conditions/spotConditions';
 import { waterStateOf } from '../conditions/waterRecord';
-import { clearanceM, openRanges } from '../tide/barWindows';
 import { MINUTE } from '../units/time';
-import { MIN_STAY_STEPS, type PlanInputs, type PlanSpot, STEP_MIN } from './planInputs';
+import { openSteps, whyShut } from './openSteps';
+import { type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
 import { type Reason, reasonsOf } from './reasons';
+
+/** Another presentation at a call's spot and hour. */
+export interface OtherBait {
+  readonly presentationId: string;
+  readonly ratePerRodHour: number;
+}
 
 /** Spot + presentation + when, with its evidence. */
 export interface Call {
@@ -25,8 +30,14 @@ export interface Call {
   readonly likeStopIds: readonly string[];
   readonly reasons: readonly Reason[];
   readonly factors: readonly Factor[];
-  /** Next best presentation at the same time, or null. */
-  readonly second: { readonly presentationId: string; readonly ratePerRodHour: number } | null;
+  /** What is not known there and then. */
+  readonly unknown: readonly string[];
+  /** Every presentation at the same hour, best first, this one included. */
+  readonly others: readonly OtherBait[];
+  /** Best that looks different and fishes elsewhere in the water, or null. */
+  readonly second: OtherBait | null;
+  /** Best that covers water fast, to find them with before a slower one finishes; null when this one does. */
+  readonly search: OtherBait | null;
 }
 
 /** A spot that cannot be fished on this trip, and why. */
@@ -38,15 +49,27 @@ export interface ShutSpot {
 export interface Ranking {
   readonly calls: readonly Call[];
   readonly shut: readonly ShutSpot[];
-  /** Fish per rod-hour by spot (order of inputs.spots) and step, for the presentation of its call. */
-  readonly stepRates: readonly (readonly number[])[];
+  /** Fish per rod-hour by spot (order of inputs.spots), then usable presentation (see baits), then step. */
+  readonly rates: readonly (readonly (readonly number[])[])[];
+  /** Presentations that may be used, as indices of inputs.presentations. */
+  readonly baits: readonly number[];
   /** Step ranges in which each spot can be fished. */
   readonly open: readonly (readonly (readonly [number, number])[])[];
   readonly model: CatchRateModel;
+  readonly conditionsAt: (spot: number, step: number) => SpotConditions;
+}
+
+export interface RankOptions {
+  /** Model to rank with; fitted on the inputs' sets when absent. */
+  readonly model?: CatchRateModel;
+  /** Presentations in the boat; all when absent. */
+  readonly aboard?: readonly string[];
 }
 
 const STRIDE = 3;
 const WINDOW_STEPS = 18;
+/** Covers water fast from here on, of 5. */
+const FAST_COVER = 4;
 
 /** What the catch rate reads of conditions. */
 export function rateConditions(c: SpotConditions): RateConditions {
@@ -59,71 +82,69 @@ export function rateConditions(c: SpotConditions): RateConditions {
     sunHeightDeg: c.sunHeightDeg,
     cloud: c.cloud,
     depthM: c.depthM,
+    onshore: c.onshore,
+    currentMps: c.currentMps,
   };
 }
 
 /** The world a trip's catch rates live in. */
-export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'now'>): RateWorld {
-  return { spots: inputs.spots.map((s) => s.id), presentations: inputs.presentations, now: inputs.now };
+export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'now' | 'counting' | 'water'>): RateWorld {
+  return { spots: inputs.spots, presentations: inputs.presentations, now: inputs.now, counting: inputs.counting, lonDeg: inputs.water.lon };
 }
 
+/** Whole planning steps of a trip. */
+export function stepsOf(inputs: Pick<PlanInputs, 'startsAt' | 'endsAt'>): number {
+  return Math.floor((inputs.endsAt - inputs.startsAt) / (STEP_MIN * MINUTE));
+}
+
+/** Length of a step, ms. */
+export const STEP_MS = STEP_MIN * MINUTE;
+
+/** Instant of a step. */
+export const stepAt = (inputs: Pick<PlanInputs, 'startsAt'>, step: number): number => inputs.startsAt + step * STEP_MIN * MINUTE;
+
 /** Ranks every spot of a trip: its best presentation, its best window, and what speaks for and against. */
-export function rankTrip(inputs: PlanInputs, model = fitCatchRate(worldOf(inputs), inputs.sets)): Ranking {
+export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptions = {}): Ranking {
+  const model = given ?? fitCatchRate(worldOf(inputs), inputs.sets);
   const steps = stepsOf(inputs);
-  const at = (step: number) => inputs.startsAt + step * STEP_MIN * MINUTE;
-  const conditionsAt = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
+  const at = (step: number) => stepAt(inputs, step);
+  const over = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
   // Conditions change little in a quarter of an hour; each spot's are worked out once for all presentations.
-  const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => conditionsAt(spot, at(i * STRIDE))));
-  const conditions = (s: number, step: number) => seen[s]?.[Math.floor(step / STRIDE)] as SpotConditions;
-  const read = seen.map((list) => list.map(rateConditions));
-  const usable = inputs.presentations.map((p, i) => ({ p, i })).filter(({ p }) => p.skill <= inputs.skill);
-  const world = worldOf(inputs);
+  const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, at(i * STRIDE))));
+  const conditionsAt = (s: number, step: number) => seen[s]?.[Math.min(seen[s].length - 1, Math.floor(step / STRIDE))] as SpotConditions;
+  const baits = inputs.presentations.flatMap((p, i) => (p.skill <= inputs.skill && (aboard?.includes(p.id) ?? true) ? [i] : []));
+  const open = inputs.spots.map((_, s) => openSteps(inputs, s, steps, (t) => conditionsAt(s, t)));
+  const rates = inputs.spots.map((_, s) => {
+    const read = (seen[s] as SpotConditions[]).map(rateConditions);
+    return baits.map((p) => {
+      const list = new Array<number>(steps);
+      for (let t = 0; t < steps; t += STRIDE) {
+        const rate = model.rateAt(s, p, at(t), read[t / STRIDE] as RateConditions);
+        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = rate;
+      }
+      return list;
+    });
+  });
+  const bySpot = new Map<string, FishedSet[]>(inputs.spots.map((s) => [s.id, []]));
+  for (const set of inputs.sets) bySpot.get(set.spot)?.push(set);
   const calls: Call[] = [];
   const shut: ShutSpot[] = [];
-  const open = inputs.spots.map((spot, s) => openSteps(inputs, spot, s, steps, (t) => conditions(s, t)));
-  const stepRates = inputs.spots.map((spot, s) => {
-    const windows = open[s] as [number, number][];
-    const best = { rate: 0, presentation: -1, from: 0, to: 0, rates: [] as number[] };
-    const averages: { presentation: number; rates: number[] }[] = [];
-    for (const { i } of usable) {
-      const rates = new Array<number>(steps);
-      for (let t = 0; t < steps; t += STRIDE) {
-        const c = read[s]?.[t / STRIDE] as RateConditions;
-        const rate = model.rateOfLevels(levelsOf(world, s, i, at(t), c));
-        for (let k = t; k < Math.min(steps, t + STRIDE); k++) rates[k] = rate;
-      }
-      averages.push({ presentation: i, rates });
-      for (const [from, to] of windows) {
-        const length = Math.min(WINDOW_STEPS, to - from);
-        let sum = 0;
-        for (let t = from; t < to; t++) {
-          sum += rates[t] as number;
-          if (t - from >= length) sum -= rates[t - length] as number;
-          if (t - from >= length - 1 && sum / length > best.rate) {
-            Object.assign(best, { rate: sum / length, presentation: i, from: t - length + 1, to: t + 1, rates });
-          }
-        }
-      }
-    }
-    if (best.presentation < 0) {
-      shut.push({ spotId: spot.id, why: whyShut(inputs, spot, s, steps, (t) => conditions(s, t)) });
-      return new Array<number>(steps).fill(0);
+  inputs.spots.forEach((spot, s) => {
+    const best = bestWindow(rates[s] as number[][], open[s] as [number, number][]);
+    if (!best) {
+      shut.push({ spotId: spot.id, why: whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t)) });
+      return;
     }
     const middle = at(Math.floor((best.from + best.to) / 2));
-    const c = rateConditions(conditionsAt(spot, middle));
-    const presentation = inputs.presentations[best.presentation] as PlanInputs['presentations'][number];
+    const c = rateConditions(over(spot, middle));
+    const mean = (list: readonly number[]) => list.slice(best.from, best.to).reduce((x, y) => x + y, 0) / (best.to - best.from);
+    const others = baits
+      .map((p, b) => ({ presentationId: inputs.presentations[p]?.id as string, ratePerRodHour: mean(rates[s]?.[b] as number[]) }))
+      .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
+    const presentation = inputs.presentations[baits[best.bait] as number] as PlanPresentation;
     const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };
-    const like: LikeWater = likeWater(inputs.sets, query, inputs.now);
+    const like = likeWater(bySpot.get(spot.id) ?? [], query, inputs.now);
     const factors = model.factors(query);
-    let second: Call['second'] = null;
-    for (const a of averages) {
-      if (a.presentation === best.presentation) continue;
-      const window = a.rates.slice(best.from, best.to);
-      const rate = window.reduce((x, y) => x + y, 0) / window.length;
-      if (!second || rate > second.ratePerRodHour) {
-        second = { presentationId: inputs.presentations[a.presentation]?.id as string, ratePerRodHour: rate };
-      }
-    }
     calls.push({
       spotId: spot.id,
       presentationId: presentation.id,
@@ -136,46 +157,52 @@ export function rankTrip(inputs: PlanInputs, model = fitCatchRate(worldOf(inputs
       likeStopIds: [...new Set(like.sets.slice(0, 40).map((x) => x.set.stopId ?? ''))].filter((id) => id !== ''),
       reasons: reasonsOf(factors, c),
       factors,
-      second,
+      unknown: [...new Set(factors.flatMap((f) => (f.unknown ? [f.unknown] : [])))],
+      others,
+      second: pickOther(inputs, presentation, others, (p) => p.look !== presentation.look && p.zone !== presentation.zone),
+      search: presentation.coverRate >= FAST_COVER ? null : pickOther(inputs, presentation, others, (p) => p.coverRate >= FAST_COVER),
     });
-    return best.rates;
   });
   calls.sort((a, b) => b.ratePerRodHour - a.ratePerRodHour || (a.spotId < b.spotId ? -1 : 1));
-  return { calls, shut, stepRates, open, model };
+  return { calls, shut, rates, baits, open, model, conditionsAt };
 }
 
-/** Whole planning steps of a trip. */
-export function stepsOf(inputs: Pick<PlanInputs, 'startsAt' | 'endsAt'>): number {
-  return Math.floor((inputs.endsAt - inputs.startsAt) / (STEP_MIN * MINUTE));
+interface Window {
+  readonly rate: number;
+  readonly bait: number;
+  readonly from: number;
+  readonly to: number;
 }
 
-function openSteps(
+/** Best presentation and hour and a half of a spot, or null when it is never open. */
+function bestWindow(rates: readonly (readonly number[])[], open: readonly (readonly [number, number])[]): Window | null {
+  let best: Window | null = null;
+  rates.forEach((list, bait) => {
+    for (const [from, to] of open) {
+      const length = Math.min(WINDOW_STEPS, to - from);
+      let sum = 0;
+      for (let t = from; t < to; t++) {
+        sum += list[t] as number;
+        if (t - from >= length) sum -= list[t - length] as number;
+        if (t - from >= length - 1 && (best === null || sum / length > best.rate)) {
+          best = { rate: sum / length, bait, from: t - length + 1, to: t + 1 };
+        }
+      }
+    }
+  });
+  return best;
+}
+
+function pickOther(
   inputs: PlanInputs,
-  spot: PlanSpot,
-  s: number,
-  steps: number,
-  conditions: (step: number) => SpotConditions,
-): [number, number][] {
-  if (inputs.dockTravelMin[s] === null) return [];
-  return openRanges(steps, (t) => shutBecause(inputs, spot, conditions(t)) === null).filter(([from, to]) => to - from >= MIN_STAY_STEPS);
-}
-
-function shutBecause(inputs: PlanInputs, spot: PlanSpot, c: SpotConditions): 'bar' | 'wind' | 'wave' | null {
-  const { boat } = inputs;
-  const depth = spot.accessDepthM === null ? spot.depthMaxM : Math.min(spot.accessDepthM, spot.depthMaxM);
-  if (clearanceM(depth, c.tideHeightM ?? 0, { draughtM: boat.draughtM, waveM: c.waveM ?? 0 }) < 0) return 'bar';
-  if ((c.windGustMps ?? c.windMps ?? 0) > boat.windLimitMps && (c.fetchM ?? 0) > 500) return 'wind';
-  return (c.waveM ?? 0) > boat.waveLimitM ? 'wave' : null;
-}
-
-function whyShut(inputs: PlanInputs, spot: PlanSpot, s: number, steps: number, conditions: (step: number) => SpotConditions): string {
-  if (inputs.dockTravelMin[s] === null) return 'no way there for this boat at its draught';
-  const counts = { bar: 0, wind: 0, wave: 0 };
-  for (let t = 0; t < steps; t += STRIDE) {
-    const why = shutBecause(inputs, spot, conditions(t));
-    if (why) counts[why]++;
-  }
-  if (counts.bar >= counts.wind && counts.bar >= counts.wave && counts.bar > 0) return 'too little water over the way in during the trip';
-  if (counts.wind >= counts.wave && counts.wind > 0) return "gusts over the boat's own limit there during the trip";
-  return counts.wave > 0 ? "waves over the boat's own limit there during the trip" : 'no presentation within the skill of the party';
+  first: PlanPresentation,
+  others: readonly OtherBait[],
+  fits: (p: PlanPresentation) => boolean,
+): OtherBait | null {
+  return (
+    others.find((o) => {
+      const p = inputs.presentations.find((x) => x.id === o.presentationId);
+      return p !== undefined && p.id !== first.id && fits(p);
+    }) ?? null
+  );
 }

@@ -24,11 +24,13 @@ const STAGE_WORDS = [
 const LIGHT_WORDS = ['dark', 'low light', 'middling light', 'high sun'] as const;
 
 const WORTH_SAYING = 0.1;
+/** Factors that are the same for every call. */
+const UNSAID = ['base', 'share that is long enough', 'share that may be kept'];
 
 /** The factors that move a rate by a tenth or more, strongest first. */
 export function reasonsOf(factors: readonly Factor[], conditions: RateConditions): Reason[] {
   return factors
-    .filter((f) => f.name !== 'base' && f.level >= 0 && Math.abs(Math.log(f.multiplier)) > WORTH_SAYING)
+    .filter((f) => !UNSAID.includes(f.name) && f.level >= 0 && Math.abs(Math.log(f.multiplier)) > WORTH_SAYING)
     .map((f) => ({
       sign: f.multiplier > 1 ? ('+' as const) : ('-' as const),
       text: phrase(f, conditions),
@@ -39,42 +41,58 @@ export function reasonsOf(factors: readonly Factor[], conditions: RateConditions
     .sort((a, b) => Math.abs(Math.log(b.multiplier)) - Math.abs(Math.log(a.multiplier)));
 }
 
+/** A rate in two figures, as sentences say it: 4.7, 0.43, 12. */
+export function rateWords(value: number): string {
+  if (value >= 9.95) return value.toFixed(0);
+  return value >= 0.995 ? value.toFixed(1) : value.toFixed(2);
+}
+
+type Phrase = (good: boolean, f: Factor, words: { temp: string; wind: string }) => string;
+
+const either =
+  (yes: string, no: string): Phrase =>
+  (good) =>
+    good ? yes : no;
+
+const PHRASES: Readonly<Record<string, Phrase>> = {
+  spot: either('one of the better spots, all trips together', 'a poorer spot, all trips together'),
+  structure: either('this kind of place does well', 'this kind of place does poorly'),
+  'fishing pressure': (_, f) => ['lightly fished', 'fished now and then', 'heavily fished'][f.level] as string,
+  presentation: either('the crew does well on this presentation', 'the crew does poorly on this presentation'),
+  family: either('the crew does well on this kind of bait', 'the crew does poorly on this kind of bait'),
+  'spot and presentation': either('this presentation suits the spot', 'other presentations do better here'),
+  'structure and family': either('this kind of bait suits this kind of place', 'this kind of bait does not suit this kind of place'),
+  'tide stage': (good, f) => `${STAGE_WORDS[f.level % 8]}${good ? '' : ', slow everywhere'}`,
+  'spot and tide stage': (good, f) => `${STAGE_WORDS[f.level % 8]}, ${good ? 'good' : 'poor'} here`,
+  'structure and run': (good, f) => `${f.level % 2 === 0 ? 'run-in' : 'run-out'}, ${good ? 'good' : 'poor'} at this kind of place`,
+  light: (good, f) => `${LIGHT_WORDS[f.level % 4]}${good ? '' : ' slows them'}`,
+  'presentation and light': (good, f) => `${good ? 'right' : 'wrong'} bait for ${LIGHT_WORDS[f.level % 4]}`,
+  'depth and light': (good, f) => `${good ? 'the right' : 'the wrong'} depth for ${LIGHT_WORDS[f.level % 4]}`,
+  'water temperature': (good, _, w) => `water${w.temp}: ${good ? 'they feed' : 'they are slow'}`,
+  'presentation and temperature': (good, _, w) => `${good ? 'works' : 'works less'}${w.temp}`,
+  'presentation and clarity': either('suits this clarity', 'does not suit this clarity'),
+  wind: either('this much wind helps', 'this much wind hurts'),
+  'wind on the bank': either('the wind stands right on this bank', 'the wind stands wrong on this bank'),
+  'spot and wind direction': (good, _, w) => `${w.wind}, ${good ? 'good' : 'poor'} here`,
+  month: either('a good month', 'a slow month'),
+  'cold morning': either('not too early for cold water', 'a cold morning starts late'),
+  'spot lately': either('better than usual lately', 'worse than usual lately'),
+  'depth for the presentation': either('the depth that this bait is made for', 'depth here is off what this bait fishes'),
+  'temperature for the presentation': either('the temperature that this bait likes', 'temperature is off what this bait likes'),
+  'clarity for the presentation': either('clarity that this bait is made for', 'clarity is off what this bait is made for'),
+  'wind for the presentation': either('wind that this bait wants', 'wind is off what this bait wants'),
+  'current for the presentation': either('current that this bait wants', 'current is off what this bait wants'),
+  'ground for the presentation': either('ground that this bait is made for', 'not the ground that this bait is made for'),
+  'season of the presentation': either('in season for this bait', 'out of season for this bait'),
+  'light for the presentation': either('light that this bait is made for', 'light is off what this bait is made for'),
+  'length of fish at this spot': either('longer fish than elsewhere', 'smaller fish than elsewhere'),
+  'length of fish on this presentation': either('this bait picks longer fish', 'this bait picks smaller fish'),
+  'share that may be kept, this spot': either('more of its fish may be kept', 'fewer of its fish may be kept'),
+  'share that may be kept, this presentation': either('more fish on this bait may be kept', 'fewer fish on this bait may be kept'),
+};
+
 function phrase(f: Factor, c: RateConditions): string {
-  const good = f.multiplier > 1;
   const temp = c.waterTempC === null || c.waterTempC === undefined ? '' : ` at ${c.waterTempC.toFixed(1)} °C`;
   const wind = c.windFromDeg === null || c.windFromDeg === undefined ? 'this wind' : `wind from ${compassPoint(c.windFromDeg)}`;
-  switch (f.name) {
-    case 'spot':
-      return good ? 'one of the better spots, all trips together' : 'a poorer spot, all trips together';
-    case 'presentation':
-      return good ? 'the crew does well on this presentation' : 'the crew does poorly on this presentation';
-    case 'spot and presentation':
-      return good ? 'this presentation suits the spot' : 'other presentations do better here';
-    case 'tide stage':
-      return `${STAGE_WORDS[f.level % 8]}${good ? '' : ', slow everywhere'}`;
-    case 'spot and tide stage':
-      return `${STAGE_WORDS[f.level % 8]}, ${good ? 'good' : 'poor'} here`;
-    case 'light':
-      return `${LIGHT_WORDS[f.level % 4]}${good ? '' : ' slows them'}`;
-    case 'presentation and light':
-      return `${good ? 'right' : 'wrong'} bait for ${LIGHT_WORDS[f.level % 4]}`;
-    case 'water temperature':
-      return `water${temp}: ${good ? 'they feed' : 'they are slow'}`;
-    case 'presentation and temperature':
-      return `${good ? 'works' : 'works less'}${temp}`;
-    case 'presentation and clarity':
-      return `${good ? 'suits' : 'does not suit'} this clarity`;
-    case 'wind':
-      return `${good ? 'this much wind helps' : 'this much wind hurts'}`;
-    case 'spot and wind direction':
-      return `${wind}, ${good ? 'good' : 'poor'} here`;
-    case 'month':
-      return good ? 'a good month' : 'a slow month';
-    case 'spot lately':
-      return good ? 'better than usual these two weeks' : 'worse than usual these two weeks';
-    case 'depth for the presentation':
-      return 'depth here is off what this bait fishes';
-    default:
-      return 'temperature is off what this bait likes';
-  }
+  return PHRASES[f.name]?.(f.multiplier > 1, f, { temp, wind }) ?? f.name;
 }

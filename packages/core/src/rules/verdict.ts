@@ -81,6 +81,15 @@ function lengthAgainst(rule: Extract<Rule, { kind: 'length' }>, mm: number | nul
   return against;
 }
 
+/** The rule that closes a species on a local date (YYYY-MM-DD) in a zone, or null. */
+export function closedBy(rules: readonly Rule[], species: string, zone: string | null, date: string): Rule | null {
+  return (
+    rules.find(
+      (r) => r.kind === 'closed' && r.species === species && (r.zone === null || r.zone === zone) && within(date.slice(5), r.from, r.to),
+    ) ?? null
+  );
+}
+
 /** A rule in words. */
 export function limitWords(rule: Rule): string {
   if (rule.kind === 'bag') return `${rule.perAngler} per angler and day`;

@@ -20,24 +20,28 @@ export interface StayAdvice {
 }
 
 /** Minutes that a spot is given before the rule speaks (a shorter stay has hardly been fished). */
-export const SETTLE_MIN = 20;
+const SETTLE_MIN = 20;
 
-function effort(fade: number, hours: number): number {
+/** Hours that a fading stay is worth: (1 - exp(-k t)) / k. @param fade - 1/h, >= 0. @param hours - >= 0. */
+export function effort(fade: number, hours: number): number {
   return fade > 0 ? (1 - Math.exp(-fade * hours)) / fade : hours;
 }
 
+export interface StayQuestion {
+  readonly belief: { readonly a: number; readonly b: number };
+  readonly fadePerHour: number;
+  readonly minutesFished: number;
+  readonly fish: number;
+  readonly minutesLeft: number;
+  readonly alternatives: readonly StayAlternative[];
+}
+
 /**
- * Whether to stay.
+ * Whether to stay, by the rule of one sentence: after 20 minutes move when the rate now is below the best average that
+ * an alternative can give over the time left.
  * @param s.fish - Caught since arrival, >= 0. @param s.minutesFished - >= 0. @param s.minutesLeft - Until lines up.
  */
-export function stayOrMove(s: {
-  belief: { a: number; b: number };
-  fadePerHour: number;
-  minutesFished: number;
-  fish: number;
-  minutesLeft: number;
-  alternatives: readonly StayAlternative[];
-}): StayAdvice {
+export function stayOrMove(s: StayQuestion): StayAdvice {
   if (!(s.belief.a > 0 && s.belief.b > 0)) throw new RangeError('belief: expected a and b above 0');
   const rateAfter = (minutes: number) => {
     const h = minutes / 60;

@@ -56,7 +56,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
     if (!ranked.has(trip.waterId)) {
       ranked.add(trip.waterId);
       const earlier: PlanInputs = { ...inputs, sets: inputs.sets.filter((s) => s.at < dayStart) };
-      const before = rankTrip(earlier, fitCatchRate(worldOf(inputs), earlier.sets));
+      const before = rankTrip(earlier, { model: fitCatchRate(worldOf(inputs), earlier.sets) });
       total = composeBrief(outcomes, rankedSpots(before, nameOf), rankedSpots(after, nameOf));
       const water = waters.find((w) => w.id === trip.waterId)?.name ?? '';
       changes.push(...total.changes.filter(shows).map((c) => ({ ...c, water })));

@@ -5,6 +5,7 @@ import * as trip from './entities/trip';
 import * as water from './entities/water';
 import { House1780000000001 } from './migrations/0001-house';
 import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-grounds';
+import { Plan1780000000003 } from './migrations/0003-plan';
 
 const ENTITIES = [
   outfit.OutfitEntity,
@@ -48,7 +49,7 @@ export async function connect(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [House1780000000001, WaterAndGrounds1780000000002],
+    migrations: [House1780000000001, WaterAndGrounds1780000000002, Plan1780000000003],
     migrationsTransactionMode: 'each',
     extra: { max: 8, connectionTimeoutMillis: 5000 },
     logging: false,

@@ -1,11 +1,14 @@
 // The calculations that can be run from the command line: a schema for the input and the core's answer.
-import { labItinerary, labRank, labSky, labTide, labVerdict } from '@bluffwind/contract/lab';
+import { labFleet, labItinerary, labRank, labSky, labStay, labTide, labVerdict } from '@bluffwind/contract/lab';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { likeWater } from '@bluffwind/core/catchrate/likeWater';
 import { rateRange } from '@bluffwind/core/catchrate/rangeOf';
+import type { FleetProblem } from '@bluffwind/core/fleet/fleetProblem';
+import { solveFleet } from '@bluffwind/core/fleet/solveFleet';
 import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
 import { type Rule, verdict } from '@bluffwind/core/rules/verdict';
 import { skyDay } from '@bluffwind/core/sky/skyDay';
+import { decideStay } from '@bluffwind/core/stay/decideStay';
 import { tideModel } from '@bluffwind/core/tide/tideModel';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { DAY, MINUTE } from '@bluffwind/core/units/time';
@@ -71,7 +74,7 @@ function rank(q: z.infer<typeof labRank>) {
     return { ...s, at: Date.parse(s.at) };
   });
   const world = {
-    spots: [...new Set(all.map((s) => s.spot))],
+    spots: [...new Set(all.map((s) => s.spot))].map((id) => ({ id })),
     presentations: [...new Set(all.map((s) => s.presentation))].map((id) => ({
       id,
       envelope: q.priors?.find((p) => p.presentation === id) ?? null,
@@ -95,10 +98,81 @@ function rank(q: z.infer<typeof labRank>) {
   };
 }
 
+function fleet(q: z.infer<typeof labFleet>) {
+  const start = performance.now();
+  const n = q.spots.length;
+  const problem: FleetProblem = {
+    marginSteps: q.marginSteps ?? 0,
+    boats: q.boats.map((b) => {
+      const steps = b.endStep - b.startStep;
+      if (!(steps > 0)) throw new RangeError(`boats.${b.id}: endStep must be after startStep`);
+      if (b.endStep > q.steps) throw new RangeError(`boats.${b.id}.endStep: expected at most ${q.steps}, got ${b.endStep}`);
+      if (b.ratePerHour.length !== n) throw new RangeError(`boats.${b.id}.ratePerHour: expected ${n} rows, got ${b.ratePerHour.length}`);
+      return {
+        id: b.id,
+        startStep: b.startStep,
+        problem: {
+          stepMin: q.stepMin,
+          steps,
+          minStaySteps: q.minStaySteps,
+          dockTravelSteps: b.dockTravelSteps,
+          travelSteps: b.travelSteps,
+          spots: q.spots.map((s, i) => {
+            const rates = b.ratePerHour[i] as number[];
+            if (rates.length !== q.steps)
+              throw new RangeError(`boats.${b.id}.ratePerHour.${i}: expected ${q.steps} values, got ${rates.length}`);
+            return {
+              ...s,
+              ratePerHour: rates.slice(b.startStep, b.endStep),
+              open: s.open
+                ?.map(([from, to]) => [Math.max(0, from - b.startStep), Math.min(steps, to - b.startStep)] as const)
+                .filter(([from, to]) => to > from),
+            };
+          }),
+        },
+      };
+    }),
+  };
+  const limit = q.timeLimitMs ?? 3000;
+  const plan = solveFleet(problem, { stop: () => performance.now() - start > limit });
+  return {
+    value: plan.value,
+    bound: plan.bound,
+    ms: round(performance.now() - start, 1),
+    boats: plan.boats.map((b) => {
+      const from = problem.boats.find((x) => x.id === b.id)?.startStep ?? 0;
+      return {
+        id: b.id,
+        value: b.value,
+        legs: b.legs.map((l) => ({
+          spot: l.spot,
+          arriveStep: l.arriveStep + from,
+          startStep: l.startStep + from,
+          departStep: l.departStep + from,
+          expected: l.expected,
+        })),
+      };
+    }),
+  };
+}
+
+function stay(q: z.infer<typeof labStay>) {
+  const d = decideStay(q);
+  return {
+    move: d.move,
+    to: d.move ? d.to : null,
+    rateNowPerHour: d.rateNowPerHour,
+    bestAlternativePerHour: d.bestAlternativePerHour,
+    reconsiderInMin: d.reconsiderInMin,
+  };
+}
+
 export const CALCULATIONS: Record<string, Calculation> = {
   tide: { what: 'turns and heights of the tide from harmonic constants', schema: labTide, run: tide },
   sky: { what: 'sun, twilight and moon by UTC day', schema: labSky, run: sky },
   itinerary: { what: 'the best order of spots for one boat, with its bound', schema: labItinerary, run: itinerary },
+  fleet: { what: 'all boats of a day together, with the bound', schema: labFleet, run: fleet },
+  stay: { what: 'stay or move, from what has been caught so far', schema: labStay, run: stay },
   rank: { what: 'catch rates with their ranges and factors from a log', schema: labRank, run: rank },
   verdict: {
     what: 'what a copy of the rules says of one fish',

@@ -4,17 +4,19 @@ import { fishedSets } from '@bluffwind/core/plan/fishedSets';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
-import { FamilyEntity, PresentationEntity, SpotEntity } from '../db/entities/grounds';
-import { BoatEntity, PersonEntity } from '../db/entities/outfit';
-import { LegEntity, PlanEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { FamilyEntity, type FamilyRow, PresentationEntity, SpotEntity } from '../db/entities/grounds';
+import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
+import { type Goal, LegEntity, PartyEntity, PlanEntity, type PlanRow, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { effectiveBed, featuresOf, runAreas, writtenOffAt } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
 import { zoneOf } from '../trips/routes';
-import { loadWaterState } from '../water/waterState';
+import { loadMemberWinds, loadWaterState } from '../water/waterState';
 import { loadEvidence } from './evidence';
+import { restingSpots } from './resting';
 import { runTimes } from './runTimes';
+import { takenSpots } from './taken';
 
 /**
  * The desk of a trip.
@@ -41,7 +43,10 @@ export async function loadDesk(
     order: { name: 'ASC' },
   });
   const families = await entities.find(FamilyEntity);
-  const speciesIds = (await entities.findBy(TripSpeciesEntity, { tripId: trip.id })).map((s) => s.speciesId);
+  const species = await entities.findBy(TripSpeciesEntity, { tripId: trip.id });
+  const party = await entities.findBy(PartyEntity, { tripId: trip.id });
+  const guests = await entities.find(ClientEntity, { where: { id: In(party.map((p) => p.clientId)) }, order: { name: 'ASC' } });
+  const resting = await restingSpots(entities, water.id, trip.startsAt.getTime());
   const { bed, version } = await effectiveBed(entities, water.id);
   const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
   const times = runTimes(
@@ -58,14 +63,44 @@ export async function loadDesk(
     startsAt: trip.startsAt.getTime(),
     endsAt: trip.endsAt.getTime(),
     zone: await zoneOf(entities, trip.outfitId),
+    counting: COUNTING[trip.goal],
     rods: trip.rods,
     skill: trip.skill,
-    boat: { draughtM: boat.draughtM, windLimitMps: boat.windLimitMps, waveLimitM: boat.waveLimitM },
+    patienceMin: trip.patienceMin,
+    breaks: trip.breaks.map((b) => ({ name: b.name, fromMs: Date.parse(b.from), toMs: Date.parse(b.to) })),
+    aboard: trip.aboard,
+    guests: guests.map(({ id, name, experience, child, hand, wishes }) => ({ id, name, experience, child, hand, wishes })),
+    boat: {
+      draughtM: boat.draughtM,
+      windLimitMps: boat.windLimitMps,
+      waveLimitM: boat.waveLimitM,
+      // A third stays in reserve.
+      runMin: boat.burnLph > 0 ? ((boat.tankL * 2) / 3 / boat.burnLph) * 60 : null,
+    },
     water: state.record,
     spots: spots.map(
-      ({ id, name, depthMinM, depthMaxM, bottom, heatOffsetC, heatSdC, shoreNormalDeg, fetchM, accessDepthM, fadePerHour, lat, lon }) => ({
+      ({
         id,
         name,
+        structure,
+        pressure,
+        depthMinM,
+        depthMaxM,
+        bottom,
+        heatOffsetC,
+        heatSdC,
+        shoreNormalDeg,
+        fetchM,
+        accessDepthM,
+        fadePerHour,
+        lat,
+        lon,
+      }) => ({
+        id,
+        name,
+        structure,
+        pressure,
+        restsUntil: resting.get(id) ?? null,
         depthMinM,
         depthMaxM,
         bottom,
@@ -87,13 +122,19 @@ export async function loadDesk(
       return {
         id: p.id,
         name: p.name,
+        family: f.id,
+        familyName: f.name,
         skill: f.skill,
-        envelope: { depthMinM: f.depthMinM, depthMaxM: f.depthMaxM, tempMinC: f.tempMinC, tempMaxC: f.tempMaxC },
+        coverRate: f.coverRate,
+        snag: f.snag,
+        zone: f.zone,
+        look: p.look ?? f.look,
+        envelope: envelopeOf(f),
       };
     }),
     evidence: await loadEvidence(entities, {
       waterId: water.id,
-      speciesIds,
+      species,
       goal: trip.goal,
       beforeMs: evidenceBeforeMs,
       spotIds: spots.map((s) => s.id),
@@ -101,9 +142,46 @@ export async function loadDesk(
     }),
     dockTravelMin: [...times.dock],
     travelMin: times.between.map((row) => [...row]),
+    taken: (await takenSpots(entities, trip)).filter((t) => spots.some((s) => s.id === t.spotId)),
+    members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,
     saved,
+    earlier: await earlierPlans(entities, trip.id),
   };
+}
+
+/** What each goal counts; to learn wants action as well. */
+const COUNTING: Record<Goal, PlanDesk['counting']> = { numbers: 'all', learn: 'all', size: 'long', table: 'keepable' };
+
+function envelopeOf(f: FamilyRow): PlanDesk['presentations'][number]['envelope'] {
+  const { depthMinM, depthMaxM, tempMinC, tempMaxC, clarityMinM, clarityMaxM, windMinMps, windMaxMps } = f;
+  const { currentMinMps, currentMaxMps, light, cover, months } = f;
+  return {
+    depthMinM,
+    depthMaxM,
+    tempMinC,
+    tempMaxC,
+    clarityMinM,
+    clarityMaxM,
+    windMinMps,
+    windMaxMps,
+    currentMinMps,
+    currentMaxMps,
+    light,
+    cover,
+    months,
+  };
+}
+
+async function earlierPlans(entities: EntityManager, tripId: string): Promise<PlanDesk['earlier']> {
+  const plans = await entities.find(PlanEntity, { where: { tripId }, order: { version: 'DESC' } });
+  const people = await entities.find(PersonEntity);
+  return plans.map((p) => ({
+    version: p.version,
+    madeAt: p.madeAt.toISOString(),
+    madeBy: people.find((x) => x.id === p.madeBy)?.name ?? '',
+    expected: p.expected,
+  }));
 }
 
 /** A desk as the core's inputs. */
@@ -118,10 +196,14 @@ export function inputsOf(desk: PlanDesk): PlanInputs {
   };
 }
 
-/** The newest plan of a trip with its legs, or null. */
-export async function savedPlan(entities: EntityManager, tripId: string): Promise<SavedPlan | null> {
-  const [plan] = await entities.find(PlanEntity, { where: { tripId }, order: { version: 'DESC' }, take: 1 });
-  if (!plan) return null;
+/** The newest plan of a trip with its legs, or the one of a version; null when there is none. */
+export async function savedPlan(entities: EntityManager, tripId: string, version?: number): Promise<SavedPlan | null> {
+  const where = version === undefined ? { tripId } : { tripId, version };
+  const [plan] = await entities.find(PlanEntity, { where, order: { version: 'DESC' }, take: 1 });
+  return plan ? planView(entities, plan) : null;
+}
+
+async function planView(entities: EntityManager, plan: PlanRow): Promise<SavedPlan> {
   const legs = await entities.find(LegEntity, { where: { planId: plan.id }, order: { position: 'ASC' } });
   const maker = await entities.findOneBy(PersonEntity, { id: plan.madeBy });
   return {
@@ -136,6 +218,10 @@ export async function savedPlan(entities: EntityManager, tripId: string): Promis
     proved: plan.proved,
     bans: plan.bans,
     evidenceVersion: plan.evidenceVersion,
+    modelVersion: plan.modelVersion,
+    options: { again: false, ...(plan.options as Partial<SavedPlan['options']>) },
+    triggers: plan.triggers as SavedPlan['triggers'],
+    basis: (plan.basis ?? []) as SavedPlan['basis'],
     forecastRunAt: plan.forecastRunAt?.toISOString() ?? null,
     legs: legs.map((l) => ({
       spotId: l.spotId,
@@ -147,6 +233,7 @@ export async function savedPlan(entities: EntityManager, tripId: string): Promis
       lo80: l.lo80,
       hi80: l.hi80,
       pinned: l.pinned,
+      parts: l.parts as SavedPlan['legs'][number]['parts'],
     })),
   };
 }

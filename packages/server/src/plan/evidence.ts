@@ -9,20 +9,39 @@ interface EvidenceRow {
   at: Date;
   rod_hours: number;
   fish: number;
+  counts: number;
+  length_count: number;
+  length_sum: number;
+  length_squares: number;
   [condition: string]: unknown;
 }
 
-const CONDITIONS = ['tideStage', 'windMps', 'windFromDeg', 'waterTempC', 'clarityM', 'sunHeightDeg', 'cloud', 'depthM'] as const;
+const CONDITIONS = [
+  'tideStage',
+  'windMps',
+  'windFromDeg',
+  'waterTempC',
+  'clarityM',
+  'sunHeightDeg',
+  'cloud',
+  'depthM',
+  'onshore',
+  'currentMps',
+] as const;
+
+/** More rods for longer than this in one set is a slip of the pen, rod-hours. */
+const ABSURD_ROD_HOURS = 200;
 
 /**
- * Every finished set of a water before an instant as columns, with the fish that count for the goal: all landed fish
- * of the species, those of at least the species' size goal, or those the crew's rules would let it keep.
+ * Every finished set of a water before an instant as columns, with the landed fish of the trip's species (by their
+ * weights), how many of them the goal counts (long enough, or such as the crew's rules would let it keep), and their
+ * measured lengths as shares of the length that the goal asks for.
  */
 export async function loadEvidence(
   entities: EntityManager,
   q: {
     waterId: string;
-    speciesIds: readonly string[];
+    species: readonly { readonly speciesId: string; readonly weight: number }[];
     goal: Goal;
     beforeMs: number;
     spotIds: readonly string[];
@@ -33,35 +52,48 @@ export async function loadEvidence(
     `select st.id as stop_id, st.spot_id, s.presentation_id, s.started_at as at,
        (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
        ${CONDITIONS.map((c) => `(st.conditions->>'${c}')::float8 as "${c}"`).join(', ')},
-       coalesce(k.fish, 0)::int as fish
+       coalesce(k.fish, 0)::float8 as fish, coalesce(k.counts, 0)::float8 as counts,
+       coalesce(k.length_count, 0)::int as length_count, coalesce(k.length_sum, 0)::float8 as length_sum,
+       coalesce(k.length_squares, 0)::float8 as length_squares
      from "set" s
      join stop st on st.id = s.stop_id and st.deleted_at is null
      join spot sp on sp.id = st.spot_id and sp.water_id = $1
      left join (
-       select c.set_id, count(*) as fish from "catch" c join species sc on sc.id = c.species_id
-       where c.outcome = 'landed' and c.deleted_at is null and c.species_id = any($2::uuid[])
-         and ($3 <> 'size' or c.length_mm >= sc.size_goal_mm)
-         and ($3 <> 'table' or not exists (
-           select 1 from rule r where r.species_id = c.species_id and r.body->>'kind' = 'length'
-             and (c.length_mm is null or c.length_mm < (r.body->>'minMm')::int or c.length_mm > (r.body->>'maxMm')::int)))
+       select c.set_id, sum(x.weight) as fish,
+         sum(x.weight) filter (where case $4
+           when 'size' then c.length_mm >= sc.size_goal_mm
+           when 'table' then not exists (
+             select 1 from rule r where r.species_id = c.species_id and r.body->>'kind' = 'length'
+               and (c.length_mm is null or c.length_mm < (r.body->>'minMm')::int or c.length_mm > (r.body->>'maxMm')::int))
+           else true end) as counts,
+         count(c.length_mm) filter (where sc.size_goal_mm is not null) as length_count,
+         sum(c.length_mm::float8 / sc.size_goal_mm) as length_sum,
+         sum((c.length_mm::float8 / sc.size_goal_mm) ^ 2) as length_squares
+       from "catch" c join species sc on sc.id = c.species_id
+       join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
+       where c.outcome = 'landed' and c.deleted_at is null
        group by c.set_id) k on k.set_id = s.id
-     where s.ended_at is not null and s.ended_at <= $4 and s.ended_at > s.started_at + interval '2 minutes'
+     where s.ended_at is not null and s.ended_at <= $5 and s.ended_at > s.started_at + interval '2 minutes'
      order by s.started_at, s.id`,
-    [q.waterId, q.speciesIds, q.goal, new Date(q.beforeMs)],
+    [q.waterId, q.species.map((s) => s.speciesId), q.species.map((s) => s.weight), q.goal, new Date(q.beforeMs)],
   );
   const spotAt = new Map(q.spotIds.map((id, i) => [id, i]));
   const presentationAt = new Map(q.presentationIds.map((id, i) => [id, i]));
-  const kept = rows.filter((r) => spotAt.has(r.spot_id) && presentationAt.has(r.presentation_id));
+  const kept = rows.filter((r) => spotAt.has(r.spot_id) && presentationAt.has(r.presentation_id) && r.rod_hours <= ABSURD_ROD_HOURS);
   const fish = kept.reduce((sum, r) => sum + r.fish, 0);
   const column = (name: (typeof CONDITIONS)[number]) => kept.map((r) => (r[name] ?? null) as number | null);
   return {
-    version: `${kept.length} sets, ${fish} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
+    version: `${kept.length} sets, ${Math.round(fish)} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
     stopId: kept.map((r) => r.stop_id),
     at: kept.map((r) => r.at.getTime()),
     spot: kept.map((r) => spotAt.get(r.spot_id) as number),
     presentation: kept.map((r) => presentationAt.get(r.presentation_id) as number),
     rodHours: kept.map((r) => r.rod_hours),
     fish: kept.map((r) => r.fish),
+    counts: kept.map((r) => r.counts),
+    lengthCount: kept.map((r) => r.length_count),
+    lengthSum: kept.map((r) => r.length_sum),
+    lengthSquares: kept.map((r) => r.length_squares),
     tideStage: column('tideStage'),
     windMps: column('windMps'),
     windFromDeg: column('windFromDeg'),
@@ -70,5 +102,7 @@ export async function loadEvidence(
     sunHeightDeg: column('sunHeightDeg'),
     cloud: column('cloud'),
     depthM: column('depthM'),
+    onshore: column('onshore'),
+    currentMps: column('currentMps'),
   };
 }

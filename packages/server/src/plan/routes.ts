@@ -1,6 +1,7 @@
 import { id } from '@bluffwind/contract/ids';
 import { newPlan, planDesk, savedPlan as savedPlanSchema, stopDetail, stopsAsked } from '@bluffwind/contract/plan';
 import { layDay, scoreDay } from '@bluffwind/core/plan/layDay';
+import { localTime } from '@bluffwind/core/units/time';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
@@ -8,7 +9,9 @@ import { LegEntity, PlanEntity, TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, router } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
+import { basisOf } from './basis';
 import { inputsOf, loadDesk, savedPlan } from './desk';
+import { refuseMeetings } from './taken';
 
 const byId = z.object({ id });
 const SOLVER_MS = 2000;
@@ -46,17 +49,21 @@ export function planRoutes({ clock }: Deps) {
         throw new Problem('conflict', `Version ${newest?.version} has been saved meanwhile; yours replaces ${body.replaces}.`);
       const desk = await loadDesk(entities, trip, clock.now(), who.role);
       const inputs = inputsOf(desk);
-      const ranking = rankTrip(inputs);
+      const ranking = rankTrip(inputs, { aboard: desk.aboard ?? undefined });
       const asked = body.legs.map((l) => ({
         spotId: l.spotId,
         startMs: Date.parse(l.startAt),
         departMs: Date.parse(l.departAt),
         pinned: l.pinned,
       }));
-      const scored = feasible(() => scoreDay(inputs, ranking, asked));
+      // What others have is refused by name below, not as a leg that cannot be sailed.
+      const scored = feasible(() => scoreDay({ ...inputs, taken: [] }, ranking, asked));
+      await refuseMeetings(entities, trip, scored.legs, (ms) => localTime(ms, desk.zone));
       const until = performance.now() + SOLVER_MS;
       const pins = asked.filter((l) => l.pinned);
-      const best = feasible(() => layDay(inputs, ranking, { pins, bans: body.bans, stop: () => performance.now() > until }));
+      const best = feasible(() =>
+        layDay(inputs, ranking, { pins, bans: body.bans, again: body.options.again, stop: () => performance.now() > until }),
+      );
       const proved = best.proved && scored.expected >= best.expected - 1e-6;
       await entities.insert(PlanEntity, {
         id: body.id,
@@ -73,6 +80,9 @@ export function planRoutes({ clock }: Deps) {
         bans: body.bans,
         modelVersion: ranking.model.version,
         evidenceVersion: desk.evidence.version,
+        options: body.options,
+        triggers: body.triggers,
+        basis: basisOf(inputs, ranking, scored.legs) as never,
         forecastRunAt: desk.forecastRunAt ? new Date(desk.forecastRunAt) : null,
       });
       await entities.insert(
@@ -90,10 +100,30 @@ export function planRoutes({ clock }: Deps) {
           lo80: l.lo80,
           hi80: l.hi80,
           pinned: asked[position]?.pinned ?? false,
+          parts: l.parts.map((p) => ({
+            presentationId: p.presentationId,
+            fromAt: new Date(p.fromMs).toISOString(),
+            toAt: new Date(p.toMs).toISOString(),
+          })),
         })),
       );
       await audit(entities, who, clock.now(), 'save plan', 'trip', trip.id, { version: body.replaces + 1, expected: scored.expected });
       return c.json(found(await savedPlan(entities, trip.id), 'plan'), 200);
+    },
+  );
+
+  app.openapi(
+    createRoute({
+      method: 'get',
+      path: '/trips/{id}/plans/{version}',
+      request: { params: z.object({ id, version: z.coerce.number().int().positive() }) },
+      responses: answers(savedPlanSchema, 'A plan as it was kept, with what it was made from'),
+    }),
+    async (c) => {
+      const { id: tripId, version } = c.req.valid('param');
+      const entities = c.get('entities');
+      found(await entities.findOneBy(TripEntity, { id: tripId }), 'trip');
+      return c.json(found(await savedPlan(entities, tripId, version), 'plan'), 200);
     },
   );
 

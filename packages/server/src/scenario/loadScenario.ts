@@ -114,6 +114,7 @@ async function loadTrips(entities: EntityManager, outfitId: string, trips: Outfi
     status: column('text', trips, (t) => t.status),
     began_at: column('timestamptz', trips, (t) => (t.status === 'done' ? t.startsAt : null)),
     ended_at: column('timestamptz', trips, (t) => (t.status === 'done' ? t.endsAt : null)),
+    patience_min: column('int', trips, (t) => t.patienceMin ?? null),
   });
   const kinds = trips.flatMap((t) => t.speciesIds.map((speciesId) => ({ trip: t.id, speciesId })));
   await bulkInsert(entities, 'trip_species', {

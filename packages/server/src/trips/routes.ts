@@ -1,10 +1,11 @@
 import { id } from '@bluffwind/contract/ids';
 import { board, newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
+import { closedBy, limitWords, type Rule } from '@bluffwind/core/rules/verdict';
 import { addDays, DAY, localDate, localTime, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { Between, type EntityManager } from 'typeorm';
 import { audit } from '../audit';
-import { SpeciesEntity } from '../db/entities/grounds';
+import { RuleEntity, SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { PartyEntity, TripEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
@@ -95,12 +96,13 @@ export function tripRoutes({ clock }: Deps) {
           { field: 'clientIds', message: `at most ${boat.seats}` },
         ]);
       }
-      const { clientIds, speciesIds, ...rest } = body;
+      await refuseClosed(entities, body, from, to);
+      const { clientIds, speciesIds, speciesWeights, ...rest } = body;
       const outfitId = who.outfitId;
       await entities.insert(TripEntity, { ...rest, outfitId, startsAt: new Date(from), endsAt: new Date(to), status: 'planned' });
       await entities.insert(
         TripSpeciesEntity,
-        speciesIds.map((speciesId) => ({ tripId: body.id, speciesId, outfitId })),
+        speciesIds.map((speciesId) => ({ tripId: body.id, speciesId, outfitId, weight: speciesWeights[speciesId] ?? 1 })),
       );
       if (clientIds.length > 0)
         await entities.insert(
@@ -115,6 +117,29 @@ export function tripRoutes({ clock }: Deps) {
     },
   );
   return app;
+}
+
+/** A species that is closed on the day of a trip is no goal of it. */
+async function refuseClosed(
+  entities: EntityManager,
+  body: { waterId: string; speciesIds: string[] },
+  fromMs: number,
+  toMs: number,
+): Promise<void> {
+  const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
+  const zone = await zoneOf(entities, water.outfitId);
+  const rules = (await entities.find(RuleEntity)).map(
+    (r) => ({ ...(r.body as object), id: r.id, species: r.speciesId, zone: r.zone }) as Rule,
+  );
+  for (const speciesId of body.speciesIds) {
+    const rule = [fromMs, toMs].map((at) => closedBy(rules, speciesId, water.ruleZone, localDate(at, zone))).find((r) => r !== null);
+    if (!rule) continue;
+    const species = await entities.findOneBy(SpeciesEntity, { id: speciesId });
+    const row = await entities.findOneBy(RuleEntity, { id: rule.id });
+    throw new Problem('closed_season', `${species?.name} is ${limitWords(rule)} (${row?.source}, checked on ${row?.checkedOn}).`, [
+      { field: 'speciesIds', message: `${species?.name} is ${limitWords(rule)}` },
+    ]);
+  }
 }
 
 async function newestRun(entities: EntityManager, nowMs: number): Promise<string | null> {

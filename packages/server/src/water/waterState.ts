@@ -55,16 +55,7 @@ export async function loadWaterState(
      where r.water_id = $1 and r.at between $2 and $3 and r.superseded_by is null and r.withdrawn_at is null order by r.at, r.id`,
     [waterId, new Date(fromMs - BEFORE), new Date(until)],
   );
-  const members: MemberRow[] =
-    toMs > nowMs - 6 * HOUR
-      ? await entities.query(
-          `select f.run_at, m.member, m.variable, m.at, m.value from forecast_member m join forecast f on f.id = m.forecast_id
-           where f.id = (select f2.id from forecast f2 join station s on s.id = f2.station_id
-                         where s.water_id = $1 and f2.run_at <= $2 order by f2.run_at desc, s.name limit 1)
-           order by m.member`,
-          [waterId, new Date(nowMs)],
-        )
-      : [];
+  const members: MemberRow[] = toMs > nowMs - 6 * HOUR ? await newestMembers(entities, waterId, nowMs) : [];
   const instruments: { id: string; name: string; boat: string; last_heard_at: Date | null; last_error: string | null }[] =
     await entities.query(
       `select i.id, i.name, b.name as boat, i.last_heard_at, i.last_error from instrument i join boat b on b.id = i.boat_id
@@ -102,6 +93,21 @@ export async function loadWaterState(
         corrected: r.corrects,
       })),
   };
+}
+
+/** Wind of each member of the newest forecast of a water that was out by nowMs, or null. */
+export async function loadMemberWinds(entities: EntityManager, waterId: string, nowMs: number): Promise<ReturnType<typeof memberWinds>> {
+  return memberWinds(await newestMembers(entities, waterId, nowMs));
+}
+
+async function newestMembers(entities: EntityManager, waterId: string, nowMs: number): Promise<MemberRow[]> {
+  return entities.query(
+    `select f.run_at, m.member, m.variable, m.at, m.value from forecast_member m join forecast f on f.id = m.forecast_id
+     where f.id = (select f2.id from forecast f2 join station s on s.id = f2.station_id
+                   where s.water_id = $1 and f2.run_at <= $2 order by f2.run_at desc, s.name limit 1)
+     order by m.member`,
+    [waterId, new Date(nowMs)],
+  );
 }
 
 /** A reading of one spot's temperature is not the main water's. */

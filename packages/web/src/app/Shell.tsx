@@ -58,6 +58,8 @@ function Desk() {
     ['g', 'Grounds', '/grounds'],
     ...(firstTrip ? [['p', 'Plan', `/trips/${firstTrip}`] as const] : []),
     ...(underWay ? [['d', 'Deck', `/deck/${underWay.id}`] as const] : []),
+    ['f', 'Fleet', `/fleet/${tomorrow}`],
+    ['t', 'Baits', '/baits'],
     ['r', 'Brief', `/brief/${tomorrow}`],
     ['l', 'Log', '/log'],
   ];
@@ -167,6 +169,15 @@ function Desk() {
                 Deck of {t.boat.name}, {dayName(t.startsAt, zone)} {clock(t.startsAt, zone)}
               </Command.Item>
             ))}
+            {trips.map((t) => (
+              <Command.Item
+                key={`foretold ${t.id}`}
+                value={`foretold ${t.boat.name} ${t.startsAt}`}
+                onSelect={() => go(`/trips/${t.id}/foretold`)}
+              >
+                Past days foretold, {t.water.name}, for {t.boat.name} {clock(t.startsAt, zone)}
+              </Command.Item>
+            ))}
             {outfit?.waters.map((w) => (
               <Command.Item key={w.id} value={`grounds ${w.name}`} onSelect={() => go(`/grounds?water=${w.id}`)}>
                 Chart of {w.name}
@@ -212,13 +223,16 @@ function Desk() {
             <Dialog.Description className="sr-only">Keys at the desk</Dialog.Description>
             <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
               {[
-                ['g then b w g p d r l', 'go to a screen'],
+                ['g then b w g p d f t r l', 'go to a screen'],
                 ['/', 'search'],
                 ['Ctrl K', 'any command'],
                 [', .', 'a quarter of an hour back, on'],
                 ['< >', 'an hour back, on'],
                 ['p x', 'pin, ban the call or leg in hand'],
                 ['s', 'lay the day'],
+                ['z Z', 'undo, redo a step of the plan'],
+                ['c', 'compare two plans'],
+                ['← →', 'move the leg in hand, with Shift past its neighbour'],
                 ['?', 'this list'],
               ].map(([k, what]) => (
                 <div key={k} className="contents">

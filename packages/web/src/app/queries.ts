@@ -3,7 +3,8 @@ import type { BriefView } from '@bluffwind/contract/brief';
 import type { Chart, SoundingsView, SpotHistory, SpotView } from '@bluffwind/contract/grounds';
 import type { LogView } from '@bluffwind/contract/log';
 import type { OutfitView } from '@bluffwind/contract/outfit';
-import type { PlanDesk, StopDetail } from '@bluffwind/contract/plan';
+import type { PlanDesk, SavedPlan, StopDetail } from '@bluffwind/contract/plan';
+import type { PresentationsView } from '@bluffwind/contract/presentations';
 import type { Board, TripView } from '@bluffwind/contract/trips';
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
@@ -24,6 +25,15 @@ export const boardQuery = queryOptions({ queryKey: ['board'], queryFn: () => get
 export const tripQuery = (id: string) => queryOptions({ queryKey: ['trip', id], queryFn: () => get<TripView>(`/trips/${id}`) });
 export const deskQuery = (tripId: string) =>
   queryOptions({ queryKey: ['desk', tripId], queryFn: () => get<PlanDesk>(`/trips/${tripId}/desk`), staleTime: Number.POSITIVE_INFINITY });
+export const keptPlanQuery = (tripId: string, version: number) =>
+  queryOptions({
+    queryKey: ['kept', tripId, version],
+    queryFn: () => get<SavedPlan>(`/trips/${tripId}/plans/${version}`),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+export const fleetTripsQuery = (date: string) =>
+  queryOptions({ queryKey: ['fleet', date], queryFn: () => get<TripView[]>(`/trips?date=${date}`) });
+export const presentationsQuery = queryOptions({ queryKey: ['presentations'], queryFn: () => get<PresentationsView>('/presentations') });
 export const chartQuery = (waterId: string) =>
   queryOptions({
     queryKey: ['chart', waterId],

@@ -1,9 +1,11 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { Call, ShutSpot } from '@bluffwind/core/plan/rankTrip';
+import { filterCalls } from '@bluffwind/core/plan/whyNot';
 import { useState } from 'react';
 import { clock, rate } from '../ui/format';
 import { RangeBar } from '../ui/parts';
 import { CallEvidence } from './CallEvidence';
+import { CallFilters, NO_FILTER } from './CallFilters';
 
 interface CallListProps {
   readonly desk: PlanDesk;
@@ -14,21 +16,27 @@ interface CallListProps {
   readonly bans: readonly string[];
   readonly onSelect: (spotId: string) => void;
   readonly onBan: (spotId: string) => void;
+  /** Why the selected spot is not in the plan, once it has been asked. */
+  readonly whyNot: string | null;
+  readonly sets: number;
 }
 
 /** Ranked calls: spot + presentation + when, each with its evidence in one line. */
-export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, onBan }: CallListProps) {
+export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, onBan, whyNot, sets }: CallListProps) {
   const [search, setSearch] = useState('');
   const max = Math.max(1, ...calls.map((c) => c.hi80));
   const spotName = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
   const presentationName = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
-  const shown = calls.filter((c) =>
+  const [filter, setFilter] = useState(NO_FILTER);
+  const found = filterCalls(desk, calls, filter).filter((c) =>
     `${spotName(c.spotId)} ${presentationName(c.presentationId)}`.toLowerCase().includes(search.toLowerCase()),
   );
+  // What it could be against what it is: little effort and a wide range come first.
+  const shown = filter.order === 'rate' ? found : [...found].sort((a, b) => b.hi80 - b.ratePerRodHour - (a.hi80 - a.ratePerRodHour));
   return (
     <section aria-label="Calls" className="flex h-full flex-col">
-      <div className="flex items-baseline gap-3 border-b border-line px-[18px] py-2">
-        <h2 className="font-bold">Calls</h2>
+      <div className="flex items-baseline gap-3 px-[18px] pt-1.5 pb-0.5">
+        <h2 className="sr-only">Calls</h2>
         <span className="text-[0.87rem] text-ink-2">{calls.length} spots · fish per rod-hour</span>
         <input
           data-search
@@ -39,6 +47,12 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
           className="ml-auto w-[96px] rounded border border-line bg-paper px-2 py-0.5 text-[0.87rem]"
         />
       </div>
+      <CallFilters desk={desk} filter={filter} onChange={setFilter} />
+      {sets === 0 && (
+        <p className="border-b border-line bg-rust-pale px-[18px] py-1.5 text-[0.9rem]">
+          Nothing is logged on this water yet: these rates come from the rules of the trade alone.
+        </p>
+      )}
       <ol className="min-h-0 flex-1 overflow-auto">
         {shown.map((c) => {
           const open = c.spotId === selected;
@@ -122,11 +136,12 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                     >
                       {banned ? 'Allow again' : 'Ban from this trip'} <kbd className="num">x</kbd>
                     </button>
-                    <CallEvidence
-                      call={c}
-                      zone={desk.zone}
-                      second={c.second ? { name: presentationName(c.second.presentationId), rate: c.second.ratePerRodHour } : null}
-                    />
+                    {whyNot && (
+                      <p className="mt-2 border-l-4 border-sand-2 pl-3 text-[0.9rem]" data-why-not>
+                        {whyNot}
+                      </p>
+                    )}
+                    <CallEvidence call={c} desk={desk} />
                   </div>
                 )}
               </div>
@@ -138,7 +153,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
             <b>{spotName(s.spotId)}</b> <span className="text-rust">shut: {s.why}</span>
           </li>
         ))}
-        {shown.length === 0 && <li className="px-[18px] py-3 text-ink-2">No call of that name.</li>}
+        {shown.length === 0 && <li className="px-[18px] py-3 text-ink-2">No call passes; widen the filters or the search.</li>}
       </ol>
     </section>
   );

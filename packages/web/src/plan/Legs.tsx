@@ -1,24 +1,72 @@
-import type { PlanLeg } from '@bluffwind/core/plan/layDay';
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import type { LaneProps } from '../ribbon/Ribbon';
 import { clock, fish } from '../ui/format';
-
-/** A leg as the screen holds it. */
-export type ShownLeg = Omit<PlanLeg, 'presentationId'> & { readonly presentationId: string };
+import type { ShownLeg } from './planState';
 
 interface LegsProps {
   readonly lane: LaneProps;
   readonly legs: readonly ShownLeg[];
   readonly selected: string | null;
   readonly nameOf: (spotId: string) => string;
+  readonly baitOf: (presentationId: string) => string;
   readonly onSelect: (spotId: string) => void;
   readonly onPin: (spotId: string) => void;
+  /** A leg was let go of, so far from where it was. */
+  readonly onDrop: (index: number, byMs: number) => void;
+  /** A leg is being moved: asked in each frame what the day would be worth. */
+  readonly onDrag: (index: number, byMs: number) => void;
 }
 
-/** Legs as bars on the ribbon's last lane. */
-export function Legs({ lane, legs, selected, nameOf, onSelect, onPin }: LegsProps) {
+const STEP_MS = 5 * 60_000;
+/** Pixels before a press becomes a drag. */
+const SLACK = 4;
+
+/** Legs as bars on the ribbon's last lane: picked up and dragged, or moved by keys. */
+export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, onDrop, onDrag }: LegsProps) {
   const { x, height } = lane;
+  const [drag, setDrag] = useState<{ index: number; byMs: number } | null>(null);
+  const from = useRef<{ x: number; index: number; moved: boolean } | null>(null);
+  const frame = useRef(0);
   const first = legs[0];
   const last = legs.at(-1);
+  const msPerPixel = (lane.to - lane.from) / (x(lane.to) - x(lane.from));
+
+  const press = (e: PointerEvent<SVGGElement>, index: number) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    from.current = { x: e.clientX, index, moved: false };
+  };
+  const moveTo = (e: PointerEvent<SVGGElement>) => {
+    const start = from.current;
+    if (!start || (e.buttons & 1) === 0) return;
+    const pixels = e.clientX - start.x;
+    if (!start.moved && Math.abs(pixels) < SLACK) return;
+    start.moved = true;
+    const byMs = Math.round((pixels * msPerPixel) / STEP_MS) * STEP_MS;
+    setDrag({ index: start.index, byMs });
+    cancelAnimationFrame(frame.current);
+    frame.current = requestAnimationFrame(() => onDrag(start.index, byMs));
+  };
+  const release = (spotId: string) => {
+    const start = from.current;
+    from.current = null;
+    if (!start?.moved) onSelect(spotId);
+    else if (drag && drag.byMs !== 0) onDrop(drag.index, drag.byMs);
+    setDrag(null);
+  };
+  const key = (e: KeyboardEvent, l: ShownLeg, i: number) => {
+    if (e.key === 'Enter' || e.key === ' ') onSelect(l.spotId);
+    else if (e.key === 'p') onPin(l.spotId);
+    else if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') {
+      const sign = e.key === 'ArrowLeft' ? -1 : 1;
+      const neighbour = legs[i + sign];
+      // With Shift past the neighbour, without it five minutes.
+      if (!e.shiftKey) onDrop(i, sign * STEP_MS);
+      else if (neighbour) onDrop(i, (neighbour.startMs + neighbour.departMs - l.startMs - l.departMs) / 2 + sign * STEP_MS);
+    } else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+
   return (
     <g>
       {first && last && (
@@ -33,57 +81,70 @@ export function Legs({ lane, legs, selected, nameOf, onSelect, onPin }: LegsProp
         />
       )}
       {legs.map((l, i) => {
-        const width = x(l.departMs) - x(l.startMs);
+        const by = drag?.index === i ? drag.byMs : 0;
+        const [left, right] = [x(l.startMs + by), x(l.departMs + by)];
+        const width = right - left;
         const wide = width > 56;
         const name = nameOf(l.spotId);
+        const baits = l.parts.length > 1 ? ` with ${l.parts.map((p) => baitOf(p.presentationId)).join(', then ')}` : '';
         return (
           <g
-            key={l.spotId}
+            // A spot may be fished twice in a day.
+            key={`${l.spotId} ${l.startMs}`}
             role="button"
             tabIndex={0}
-            aria-label={`${i + 1}${wide ? ` ${name} ${fish(l.expected)} fish` : `, ${name}, ${fish(l.expected)} fish`}, ${clock(l.startMs, lane.zone)} to ${clock(l.departMs, lane.zone)}${l.pinned ? ', pinned' : ''}. Enter selects, p pins.`}
-            onClick={() => onSelect(l.spotId)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter' || e.key === ' ') {
-                e.preventDefault();
-                onSelect(l.spotId);
-              }
-              if (e.key === 'p') {
-                e.stopPropagation();
-                onPin(l.spotId);
-              }
+            data-leg={name}
+            aria-label={`${i + 1}${wide ? ` ${name} ${fish(l.expected)} fish` : `, ${name}, ${fish(l.expected)} fish`}, ${clock(l.startMs, lane.zone)} to ${clock(l.departMs, lane.zone)}${baits}${l.pinned ? ', pinned' : ''}. Enter selects, p pins, arrows move it.`}
+            onPointerDown={(e) => press(e, i)}
+            onPointerMove={moveTo}
+            onPointerUp={() => release(l.spotId)}
+            onPointerCancel={() => {
+              from.current = null;
+              setDrag(null);
             }}
-            className="cursor-pointer"
+            onKeyDown={(e) => key(e, l, i)}
+            className={`touch-none ${by !== 0 ? 'cursor-grabbing' : 'cursor-grab'}`}
           >
-            <clipPath id={`leg-${l.spotId}`}>
-              <rect x={x(l.startMs)} y={0} width={Math.max(0, width - 6)} height={height} />
+            <clipPath id={`leg-${i}`}>
+              <rect x={left} y={0} width={Math.max(0, width - 6)} height={height} />
             </clipPath>
             <rect
-              x={x(l.startMs)}
+              x={left}
               y={7}
-              width={width}
+              width={Math.max(0, width)}
               height={height - 14}
               rx={3}
               fill="var(--kelp-pale)"
+              fillOpacity={by !== 0 ? 0.7 : 1}
               stroke="var(--kelp)"
-              strokeWidth={l.spotId === selected ? 3 : 1.3}
+              strokeWidth={l.spotId === selected || by !== 0 ? 3 : 1.3}
             />
-            <text clipPath={`url(#leg-${l.spotId})`} fontSize={13} fill="var(--ink)">
-              <tspan x={x(l.startMs) + 8} y={height / 2 - 3} fontWeight={700}>
+            {l.parts.slice(1).map((p) => (
+              <line
+                key={p.fromMs}
+                x1={x(p.fromMs + by)}
+                x2={x(p.fromMs + by)}
+                y1={height - 22}
+                y2={height - 8}
+                stroke="var(--kelp)"
+                strokeWidth={2}
+                aria-hidden="true"
+              />
+            ))}
+            <text clipPath={`url(#leg-${i})`} fontSize={13} fill="var(--ink)">
+              <tspan x={left + 8} y={height / 2 - 3} fontWeight={700}>
                 {wide ? `${i + 1} ${name}` : i + 1}
               </tspan>
               {wide && (
                 <>
                   {' '}
-                  <tspan x={x(l.startMs) + 8} y={height / 2 + 14} fontSize={12} fill="var(--ink-2)">
-                    {fish(l.expected)} fish
+                  <tspan x={left + 8} y={height / 2 + 14} fontSize={12} fill="var(--ink-2)">
+                    {by !== 0 ? clock(l.startMs + by, lane.zone) : `${fish(l.expected)} fish`}
                   </tspan>
                 </>
               )}
             </text>
-            {l.pinned && (
-              <path d={`M${x(l.departMs) - 12} 2v12M${x(l.departMs) - 16} 5h8`} stroke="var(--ink)" strokeWidth={2} aria-hidden="true" />
-            )}
+            {l.pinned && <path d={`M${right - 12} 2v12M${right - 16} 5h8`} stroke="var(--ink)" strokeWidth={2} aria-hidden="true" />}
           </g>
         );
       })}

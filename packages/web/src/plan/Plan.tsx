@@ -1,147 +1,131 @@
-import type { SavedPlan } from '@bluffwind/contract/plan';
-import { quickestWay, runField } from '@bluffwind/core/ground/navigate';
-import { toLocal, toPosition } from '@bluffwind/core/ground/seaBed';
-import { conditionsOver, plainSpot } from '@bluffwind/core/conditions/spotConditions';
+import { plainSpot, conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import type { DayPlan } from '@bluffwind/core/plan/layDay';
+import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
+import type { RodRole } from '@bluffwind/core/plan/partyFit';
 import { HOUR } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { proxy } from 'comlink';
+import { Tabs } from 'radix-ui';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useParams } from 'react-router';
-import { toast } from 'sonner';
-import { v7 } from 'uuid';
-import { ApiProblem, post } from '../app/api';
-import { chartQuery, deskQuery, outfitQuery, stateQuery, tripQuery } from '../app/queries';
+import { useNavigate, useParams } from 'react-router';
+import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
 import { isTyping, useCursor } from '../app/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Chart } from '../chart/Chart';
 import { Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName, fish, GOALS } from '../ui/format';
+import { Menu, MenuItem } from '../ui/Menu';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import type { ChangesSoFar } from '../workers/plan.worker';
 import { CallList } from './CallList';
-import { Legs, type ShownLeg } from './Legs';
+import { Changes } from './Changes';
+import { CompareSheet } from './CompareSheet';
+import { Kept } from './Kept';
+import { Legs } from './Legs';
+import { Party } from './Party';
+import { PlanPage } from './PlanPage';
+import { usePlan } from './usePlan';
 import { usePlanWorker } from './usePlanWorker';
+import { useRoute } from './useRoute';
+import { Yesterday } from './Yesterday';
 
-interface Shown {
-  readonly legs: readonly ShownLeg[];
-  readonly expected: number;
-  readonly lo80: number;
-  readonly hi80: number;
-  readonly bound: number;
-  readonly proved: boolean;
-  readonly ms: number | null;
-  readonly saved: number | null;
-}
-
-const fromSaved = (p: SavedPlan): Shown => ({
-  ...p,
-  ms: null,
-  saved: p.version,
-  legs: p.legs.map((l) => ({ ...l, arriveMs: Date.parse(l.arriveAt), startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) })),
-});
-
-const fromLaid = (p: DayPlan, ms: number): Shown => ({ ...p, ms, saved: null });
+const TABS = [
+  ['calls', 'Calls'],
+  ['yesterday', 'Yesterday'],
+  ['changes', 'What if'],
+  ['party', 'Party'],
+  ['kept', 'Kept'],
+] as const;
 
 export default function Plan() {
   const { id = '' } = useParams();
   const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { data: me } = useQuery(meQuery);
   const trip = useQuery(tripQuery(id));
   const desk = useQuery(deskQuery(id));
   const { data: outfit } = useQuery(outfitQuery);
   const waterId = trip.data?.water.id ?? '';
   const chart = useQuery({ ...chartQuery(waterId), enabled: waterId !== '' });
   const { worker, opened } = usePlanWorker(desk.data);
+  const plan = usePlan(id, desk.data, worker, opened !== null);
+  const { shown } = plan;
   const cursor = useCursor();
-  const [shown, setShown] = useState<Shown | null>(null);
-  const [before, setBefore] = useState<number | null>(null);
-  const [bans, setBans] = useState<readonly string[]>([]);
   const [selected, setSelected] = useState<string | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [whyNot, setWhyNot] = useState<string | null>(null);
+  const [naive, setNaive] = useState<NaiveDay | null>(null);
+  const [fit, setFit] = useState<{ sentence: string; roles: readonly RodRole[] } | null>(null);
+  const [changes, setChanges] = useState<ChangesSoFar | null>(null);
+  const [comparing, setComparing] = useState(false);
+  const [previous, setPrevious] = useState<typeof shown>(null);
+  const [dragged, setDragged] = useState<string | null>(null);
   const d = desk.data;
-
-  useEffect(() => {
-    if (!d?.saved) return;
-    setShown(fromSaved(d.saved));
-    setBans(d.saved.bans);
-  }, [d]);
+  const mayEdit = me !== undefined && me.role !== 'mate' && trip.data?.status !== 'done';
 
   // The ribbon shows the daylight round the trip.
   const [from, to] = useMemo(() => (d ? [d.startsAt - 2.5 * HOUR, d.endsAt + 4 * HOUR] : [0, 0]), [d]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: d !== undefined && waterId !== '' });
-  const pins = useMemo(
-    () => (shown?.legs ?? []).filter((l) => l.pinned).map((l) => ({ spotId: l.spotId, startMs: l.startMs, departMs: l.departMs })),
-    [shown],
-  );
   const nameOf = useCallback((spotId: string) => d?.spots.find((s) => s.id === spotId)?.name ?? '', [d]);
+  const baitOf = useCallback((presentationId: string) => d?.presentations.find((p) => p.id === presentationId)?.name ?? '', [d]);
 
-  const lay = useCallback(
-    async (withBans: readonly string[]) => {
-      if (!worker) return;
-      setBusy(true);
-      const laid = await worker.lay(pins, withBans);
-      setBusy(false);
-      if ('refused' in laid) {
-        setRefused(laid.refused);
-        return;
-      }
-      setRefused(null);
-      setBefore(shown?.expected ?? null);
-      setShown(fromLaid(laid.plan, laid.ms));
-    },
-    [worker, pins, shown],
-  );
+  // What hangs on the plan is worked out behind it, and never holds it up.
+  useEffect(() => {
+    if (!worker || !opened) return;
+    let current = true;
+    setChanges(null);
+    void worker.naive(shown).then((n) => current && setNaive(n));
+    if (shown) {
+      void worker.fit(shown).then((f) => current && setFit(f));
+      void worker.changes(
+        shown,
+        { bans: shown.bans, again: shown.again },
+        proxy((so: ChangesSoFar) => {
+          if (current) setChanges(so);
+        }),
+      );
+    } else setFit(null);
+    return () => {
+      current = false;
+    };
+  }, [worker, opened, shown]);
+  useEffect(() => {
+    if (!worker || !opened || !selected) return setWhyNot(null);
+    let current = true;
+    void worker.whyNot(selected, shown?.legs ?? []).then((w) => current && setWhyNot(w));
+    return () => {
+      current = false;
+    };
+  }, [worker, opened, selected, shown]);
+  useEffect(() => {
+    setPrevious((p) => (shown && p !== shown ? p : p));
+  }, [shown]);
 
-  const ban = useCallback(
-    (spotId: string) => {
-      const next = bans.includes(spotId) ? bans.filter((b) => b !== spotId) : [...bans, spotId];
-      setBans(next);
-      if (shown) void lay(next);
-    },
-    [bans, shown, lay],
-  );
-
-  const pin = useCallback((spotId: string) => {
-    setShown((s) => s && { ...s, saved: null, legs: s.legs.map((l) => (l.spotId === spotId ? { ...l, pinned: !l.pinned } : l)) });
-  }, []);
-
-  const save = useCallback(async () => {
-    if (!shown || !d) return;
-    setBusy(true);
-    try {
-      const plan = await post<SavedPlan>(`/trips/${id}/plans`, {
-        id: v7(),
-        replaces: d.saved?.version ?? 0,
-        bans,
-        legs: shown.legs.map((l) => ({
-          spotId: l.spotId,
-          startAt: new Date(l.startMs).toISOString(),
-          departAt: new Date(l.departMs).toISOString(),
-          pinned: l.pinned,
-        })),
-      });
-      queries.setQueryData(deskQuery(id).queryKey, { ...d, saved: plan });
-      await queries.invalidateQueries({ queryKey: ['board'] });
-      await queries.invalidateQueries({ queryKey: ['brief'] });
-      toast(`Plan ${plan.version} saved: ${fish(plan.expected)} fish expected.`);
-    } catch (error) {
-      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
-    } finally {
-      setBusy(false);
-    }
-  }, [shown, d, bans, id, queries]);
-
+  const { lay, ban, pin, undo, redo } = plan;
+  const layNow = useCallback(() => {
+    setPrevious(shown);
+    lay();
+  }, [lay, shown]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === 's') void lay(bans);
+      if (isTyping(e)) return;
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
+        e.preventDefault();
+        if (e.shiftKey) redo();
+        else undo();
+        return;
+      }
+      if (e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key === 's') layNow();
       if (e.key === 'x' && selected) ban(selected);
       if (e.key === 'p' && selected) pin(selected);
+      if (e.key === 'z') undo();
+      if (e.key === 'Z') redo();
+      if (e.key === 'c') setComparing(true);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [lay, bans, selected, ban, pin]);
+  }, [layNow, selected, ban, pin, undo, redo]);
 
   const now = useMemo(() => {
     if (!d) return null;
@@ -150,34 +134,21 @@ export default function Plan() {
   }, [d, from, to, cursor.at]);
   const waterInfo = outfit?.waters.find((w) => w.id === waterId);
   const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
-  const route = useMemo(() => {
-    if (!d || !chart.data || !bed || !waterInfo || !shown || shown.legs.length === 0) return undefined;
-    const field = runField(bed, { ...d.boat, speedMps: 1 }, d.water.tide?.z0M ?? 0, {
-      noGo: chart.data.features.filter((f) => f.kind === 'no-go').map((f) => f.points),
-      noWake: [],
-    });
-    const stops = shown.legs.map((l) => d.spots.find((s) => s.id === l.spotId)).filter((s) => s !== undefined);
-    const dock = { lat: waterInfo.dockLat, lon: waterInfo.dockLon };
-    const places = [dock, ...stops, dock];
-    return places.slice(1).flatMap((p, i) => {
-      const a = places[i] as (typeof places)[number];
-      const way = quickestWay(field, toLocal(bed, a.lat, a.lon), toLocal(bed, p.lat, p.lon))?.points ?? [
-        toLocal(bed, a.lat, a.lon),
-        toLocal(bed, p.lat, p.lon),
-      ];
-      return way.map((w) => {
-        const at = toPosition(bed, w.xM, w.yM);
-        return [at.lon, at.lat] as const;
-      });
-    });
-  }, [d, chart.data, bed, waterInfo, shown]);
+  const route = useRoute(d, chart.data, bed, waterInfo, shown?.legs);
   const spots = useMemo(
     () =>
       (d?.spots ?? []).map((s) => {
         const i = shown?.legs.findIndex((l) => l.spotId === s.id) ?? -1;
-        return { id: s.id, name: s.name, lat: s.lat, lon: s.lon, ...(i >= 0 ? { order: i + 1 } : {}), banned: bans.includes(s.id) };
+        return {
+          id: s.id,
+          name: s.name,
+          lat: s.lat,
+          lon: s.lon,
+          ...(i >= 0 ? { order: i + 1 } : {}),
+          banned: shown?.bans.includes(s.id) ?? false,
+        };
       }),
-    [d, shown, bans],
+    [d, shown],
   );
 
   const failed = trip.error ?? desk.error ?? chart.error;
@@ -189,6 +160,16 @@ export default function Plan() {
       ? `${t.guests[0]?.name.split(' ').at(-1)} party, ${t.guests.length}${t.guests.some((g) => g.child) ? ` (${t.guests.filter((g) => g.child).length} children)` : ''}`
       : 'no guests named';
   const over = shown ? shown.bound - shown.expected : 0;
+  const drag = (index: number, byMs: number) => {
+    const legs = (shown?.legs ?? []).map((l, i) => ({
+      spotId: l.spotId,
+      startMs: l.startMs + (i === index ? byMs : 0),
+      departMs: l.departMs + (i === index ? byMs : 0),
+    }));
+    void worker
+      ?.score([...legs].sort((a, b) => a.startMs - b.startMs))
+      .then((s) => setDragged('refused' in s ? 'not reached like this: it is timed anew' : `${fish(s.plan.expected)} fish so`));
+  };
   return (
     <>
       <Header
@@ -200,37 +181,100 @@ export default function Plan() {
           </>
         }
       >
-        {shown && shown.saved === null && (
-          <Button onClick={save} disabled={busy}>
+        <Menu name="More">
+          <MenuItem onSelect={() => plan.canUndo && undo()}>
+            Undo <kbd className="num">Z</kbd>
+          </MenuItem>
+          <MenuItem onSelect={() => plan.canRedo && redo()}>
+            Redo <kbd className="num">Shift Z</kbd>
+          </MenuItem>
+          <MenuItem onSelect={() => navigate(`/trips/${id}/foretold`)}>Past days foretold</MenuItem>
+          {shown && (
+            <>
+              <MenuItem onSelect={() => setComparing(true)}>
+                Compare two plans <kbd className="num">C</kbd>
+              </MenuItem>
+              <MenuItem onSelect={() => plan.setAgain(!shown.again)}>
+                {shown.again ? 'One visit a spot' : 'Allow a second visit after a rest'}
+              </MenuItem>
+              <MenuItem onSelect={() => window.print()}>Print</MenuItem>
+            </>
+          )}
+        </Menu>
+        {shown && shown.saved === null && mayEdit && (
+          <Button onClick={() => void plan.save(changes?.triggers ?? [])} disabled={plan.busy}>
             Save plan
           </Button>
         )}
-        <Button strong hint="S" onClick={() => lay(bans)} disabled={!opened || busy || t.status === 'done'}>
+        <Button strong hint="S" onClick={layNow} disabled={!opened || plan.busy || t.status === 'done'}>
           Lay the day
         </Button>
       </Header>
-      {refused && (
+      {plan.refused && (
         <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1.5">
-          {refused}
+          {plan.refused}{' '}
+          <button type="button" className="cursor-pointer underline underline-offset-2" onClick={plan.clear}>
+            Close
+          </button>
         </p>
       )}
-      <div className="grid min-h-0 flex-1 grid-cols-[396px_1fr]">
-        <div className="min-h-0 border-r border-line">
-          {opened ? (
-            <CallList
-              desk={d}
-              calls={opened.calls}
-              shut={opened.shut}
-              selected={selected}
-              inPlan={shown?.legs.map((l) => l.spotId) ?? []}
-              bans={bans}
-              onSelect={(s) => setSelected((x) => (x === s ? null : s))}
-              onBan={ban}
-            />
-          ) : (
-            <Waiting what="Ranking the spots" />
-          )}
-        </div>
+      {plan.offer && (
+        <p role="status" className="no-print border-b border-kelp bg-kelp-pale px-[18px] py-1.5" data-offer>
+          On what is known now another day is worth <b className="num">{fish(plan.offer.expected)}</b> fish, this one{' '}
+          <b className="num">{fish(shown?.expected ?? 0)}</b> when it was kept.{' '}
+          <button type="button" className="cursor-pointer font-semibold underline underline-offset-2" onClick={plan.take}>
+            Show it
+          </button>{' '}
+          <button type="button" className="cursor-pointer underline underline-offset-2" onClick={plan.decline}>
+            Keep mine
+          </button>
+        </p>
+      )}
+      <div className="no-print grid min-h-0 flex-1 grid-cols-[396px_1fr]">
+        <Tabs.Root defaultValue="calls" className="flex min-h-0 flex-col border-r border-line">
+          <Tabs.List aria-label="What to look at" className="flex shrink-0 border-b border-line px-[10px]">
+            {TABS.map(([value, name]) => (
+              <Tabs.Trigger
+                key={value}
+                value={value}
+                className="cursor-pointer border-b-2 border-transparent px-2.5 py-1.5 text-[0.93rem] text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
+              >
+                {name}
+                {value === 'changes' && changes && changes.triggers.length > 0 ? ` ${changes.triggers.length}` : ''}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <Tabs.Content value="calls" className="min-h-0 flex-1">
+            {opened ? (
+              <CallList
+                desk={d}
+                calls={opened.calls}
+                shut={opened.shut}
+                sets={opened.sets}
+                selected={selected}
+                inPlan={shown?.legs.map((l) => l.spotId) ?? []}
+                bans={shown?.bans ?? []}
+                onSelect={(s) => setSelected((x) => (x === s ? null : s))}
+                onBan={ban}
+                whyNot={whyNot}
+              />
+            ) : (
+              <Waiting what="Ranking the spots" />
+            )}
+          </Tabs.Content>
+          <Side value="yesterday">
+            <Yesterday desk={d} naive={naive} shown={shown} />
+          </Side>
+          <Side value="changes">
+            <Changes desk={d} so={changes} kept={d.saved?.triggers ?? []} onTake={plan.show} />
+          </Side>
+          <Side value="party">
+            <Party desk={d} trip={t} mayEdit={mayEdit} fit={fit} />
+          </Side>
+          <Side value="kept">
+            <Kept tripId={id} desk={d} />
+          </Side>
+        </Tabs.Root>
         <Chart
           bed={bed}
           marks={chart.data.marks}
@@ -245,6 +289,7 @@ export default function Plan() {
           onSelect={setSelected}
         />
       </div>
+      {shown && <PlanPage desk={d} trip={t} plan={shown} fit={fit?.sentence ?? ''} naive={naive} changes={changes} />}
       {state.data && (
         <Ribbon
           from={from}
@@ -271,18 +316,41 @@ export default function Plan() {
             render: (lane) => (
               <g>
                 <rect x={lane.x(d.startsAt)} width={lane.x(d.endsAt) - lane.x(d.startsAt)} y={0} height={lane.height} fill="var(--paper)" />
+                {d.breaks.map((b) => (
+                  <g key={`${b.name} ${b.fromMs}`}>
+                    <rect x={lane.x(b.fromMs)} width={lane.x(b.toMs) - lane.x(b.fromMs)} y={0} height={lane.height} fill="var(--sand)" />
+                    <title>{b.name}</title>
+                  </g>
+                ))}
                 {shown ? (
                   <>
-                    <Legs lane={lane} legs={shown.legs} selected={selected} nameOf={nameOf} onSelect={setSelected} onPin={pin} />
-                    <text x={lane.x(d.endsAt) + 12} y={20} fontSize={12} fill="var(--ink-2)" data-proof>
+                    <Legs
+                      lane={lane}
+                      legs={shown.legs}
+                      selected={selected}
+                      nameOf={nameOf}
+                      baitOf={baitOf}
+                      onSelect={setSelected}
+                      onPin={pin}
+                      onDrag={drag}
+                      onDrop={(i, by) => {
+                        setDragged(null);
+                        setPrevious(shown);
+                        plan.drag(i, by);
+                      }}
+                    />
+                    <text x={lane.x(d.endsAt) + 12} y={17} fontSize={12} fill="var(--ink-2)" data-proof>
                       {shown.proved ? 'no better day exists' : `within ${fish(over)} of the bound`}
                       {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
                     </text>
-                    <text x={lane.x(d.endsAt) + 12} y={37} fontSize={12} fill="var(--ink-2)">
-                      {before !== null && shown.saved === null && Math.abs(shown.expected - before) > 0.05
-                        ? `${shown.expected > before ? '+' : '−'}${fish(Math.abs(shown.expected - before))} fish against the last`
-                        : ''}
+                    <text x={lane.x(d.endsAt) + 12} y={33} fontSize={12} fill="var(--ink-2)" data-against-last>
+                      {dragged ?? against(plan.before, shown.expected, shown.by)}
                     </text>
+                    {naive && (
+                      <text x={lane.x(d.endsAt) + 12} y={49} fontSize={12} fill="var(--ink-2)">
+                        {`yesterday’s best again: ${fish(naive.expected)}`}
+                      </text>
+                    )}
                   </>
                 ) : (
                   <text x={lane.x(d.startsAt) + 12} y={lane.height / 2 + 4} fontSize={13} fill="var(--ink-2)">
@@ -294,6 +362,30 @@ export default function Plan() {
           }}
         />
       )}
+      {shown && (
+        <CompareSheet
+          open={comparing}
+          tripId={id}
+          desk={d}
+          shown={shown}
+          previous={previous}
+          naive={naive}
+          onClose={() => setComparing(false)}
+        />
+      )}
     </>
   );
+}
+
+function Side({ value, children }: { value: string; children: React.ReactNode }) {
+  return (
+    <Tabs.Content value={value} tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
+      {children}
+    </Tabs.Content>
+  );
+}
+
+function against(before: number | null, now: number, by: string): string {
+  if (before === null || Math.abs(now - before) < 0.05) return by;
+  return `${now > before ? '+' : '−'}${fish(Math.abs(now - before))} fish, ${by}`;
 }

@@ -1,53 +1,119 @@
-// Ranks and lays a trip's day off the main thread, with the same core code as the server.
+// Ranks, lays and tries a trip's day off the main thread, with the same core code as the server.
 import type { PlanDesk } from '@bluffwind/contract/plan';
-import { fishedSets } from '@bluffwind/core/plan/fishedSets';
-import { type DayPlan, layDay, type Pin, scoreDay } from '@bluffwind/core/plan/layDay';
+import { type BacktestSummary, type Foretold, foretellDay, summariseBacktest } from '@bluffwind/core/catchrate/backtest';
+import { type DayPlan, layDay, type LayOptions, scoreDay, type TimedPin } from '@bluffwind/core/plan/layDay';
+import { type NaiveDay, naiveDay } from '@bluffwind/core/plan/naiveDay';
+import { fitSentence, rodRoles, type RodRole } from '@bluffwind/core/plan/partyFit';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
-import { type Call, type Ranking, rankTrip, type ShutSpot } from '@bluffwind/core/plan/rankTrip';
+import { type Call, type Ranking, rankTrip, type ShutSpot, worldOf } from '@bluffwind/core/plan/rankTrip';
+import { scenariosOf } from '@bluffwind/core/plan/scenarios';
+import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/core/plan/whatWouldChange';
+import { whyNot } from '@bluffwind/core/plan/whyNot';
+import { DAY } from '@bluffwind/core/units/time';
 import { expose } from 'comlink';
+import { deskInputs } from './deskInputs';
 
+let desk: PlanDesk | null = null;
 let inputs: PlanInputs | null = null;
 let ranking: Ranking | null = null;
+/** Raised by each new question about changes, so that an older one stops. */
+let asked = 0;
 
 const SOLVER_MS = 3000;
 
-const desk = {
+/** A plan, or why there is none. */
+export type Laid = { readonly plan: DayPlan; readonly ms: number } | { readonly refused: string };
+
+export interface ChangesSoFar {
+  readonly triggers: readonly Trigger[];
+  readonly done: number;
+  readonly of: number;
+}
+
+function answer(work: (i: PlanInputs, r: Ranking) => DayPlan): Laid {
+  if (!inputs || !ranking) return { refused: 'The trip is not open yet.' };
+  const start = performance.now();
+  try {
+    return { plan: work(inputs, ranking), ms: performance.now() - start };
+  } catch (error) {
+    if (error instanceof RangeError) return { refused: error.message };
+    throw error;
+  }
+}
+
+/** Lets messages in between two pieces of work. */
+const breathe = () => new Promise((done) => setTimeout(done, 0));
+
+const worker = {
   /** Takes a trip's desk and ranks it. */
-  open(from: PlanDesk): { calls: readonly Call[]; shut: readonly ShutSpot[]; sets: number; ms: number } {
+  open(from: PlanDesk): { calls: readonly Call[]; shut: readonly ShutSpot[]; sets: number; halfLifeDays: number; ms: number } {
     const start = performance.now();
-    inputs = {
-      ...from,
-      sets: fishedSets(
-        from.evidence,
-        from.spots.map((s) => s.id),
-        from.presentations.map((p) => p.id),
-      ),
+    desk = from;
+    inputs = deskInputs(from);
+    ranking = rankTrip(inputs, { aboard: from.aboard ?? undefined });
+    const { model } = ranking;
+    return {
+      calls: ranking.calls,
+      shut: ranking.shut,
+      sets: model.sets,
+      halfLifeDays: model.driftHalfLifeDays,
+      ms: performance.now() - start,
     };
-    ranking = rankTrip(inputs);
-    return { calls: ranking.calls, shut: ranking.shut, sets: ranking.model.sets, ms: performance.now() - start };
   },
-  /** The best day under pins and bans. */
-  lay(pins: readonly Pin[], bans: readonly string[]): { plan: DayPlan; ms: number } | { refused: string } {
-    if (!inputs || !ranking) return { refused: 'The trip is not open yet.' };
+  /** The best day under pins, bans and order. */
+  lay(options: Omit<LayOptions, 'stop'>): Laid {
     const start = performance.now();
-    try {
-      const plan = layDay(inputs, ranking, { pins, bans, stop: () => performance.now() - start > SOLVER_MS });
-      return { plan, ms: performance.now() - start };
-    } catch (error) {
-      if (error instanceof RangeError) return { refused: error.message };
-      throw error;
-    }
+    return answer((i, r) => layDay(i, r, { ...options, stop: () => performance.now() - start > SOLVER_MS }));
   },
   /** What legs as they stand are worth. */
-  score(legs: readonly Pin[]): DayPlan | null {
-    if (!inputs || !ranking) return null;
-    try {
-      return scoreDay(inputs, ranking, legs);
-    } catch {
-      return null;
+  score(legs: readonly TimedPin[]): Laid {
+    return answer((i, r) => scoreDay(i, r, legs));
+  },
+  naive(plan: DayPlan | null): NaiveDay | null {
+    return inputs && ranking ? naiveDay(inputs, ranking, plan) : null;
+  },
+  whyNot(spotId: string, legs: readonly { spotId: string }[]): string {
+    return inputs && ranking ? whyNot(inputs, ranking, spotId, legs) : '';
+  },
+  fit(plan: DayPlan): { sentence: string; roles: readonly RodRole[] } {
+    if (!inputs || !ranking || !desk) return { sentence: '', roles: [] };
+    return { sentence: fitSentence(inputs, ranking, plan, desk.guests), roles: rodRoles(desk.guests, inputs.rods) };
+  },
+  /** What would change a plan, told as it becomes known. A newer question ends an older one. */
+  async changes(plan: DayPlan, options: Omit<LayOptions, 'stop'>, told: (so: ChangesSoFar) => void): Promise<void> {
+    const mine = ++asked;
+    if (!inputs || !ranking || !desk) return;
+    const planned = [...new Set(plan.legs.map((l) => l.spotId))].map((id) => ({
+      id,
+      name: desk?.spots.find((s) => s.id === id)?.name ?? '',
+    }));
+    const scenarios = scenariosOf(inputs.water, desk.members, planned);
+    const outcomes: Outcome[] = [];
+    for (const [k, scenario] of scenarios.entries()) {
+      await breathe();
+      if (mine !== asked) return;
+      const outcome = tryScenario(inputs, ranking, plan, scenario, options);
+      if (outcome) outcomes.push(outcome);
+      if (k % 4 === 3 || k === scenarios.length - 1)
+        told({ triggers: triggersOf(inputs, plan, outcomes), done: k + 1, of: scenarios.length });
+    }
+  },
+  /** The last days foretold from what was known before each, told day by day. */
+  async backtest(
+    days: number,
+    told: (so: { summary: BacktestSummary | null; rows: readonly Foretold[]; done: number; of: number }) => void,
+  ): Promise<void> {
+    if (!inputs) return;
+    const world = worldOf(inputs);
+    const rows: Foretold[] = [];
+    const fished = [...new Set(inputs.sets.map((s) => Math.floor(s.at / DAY)))].sort((a, b) => a - b).slice(-days);
+    for (const [k, day] of fished.entries()) {
+      await breathe();
+      rows.push(...foretellDay({ ...world, now: day * DAY }, inputs.sets, (day + 1) * DAY));
+      told({ summary: summariseBacktest(rows), rows, done: k + 1, of: fished.length });
     }
   },
 };
-export type PlanWorker = typeof desk;
+export type PlanWorker = typeof worker;
 
-expose(desk);
+expose(worker);

@@ -188,6 +188,20 @@ export interface FamilyRow {
   skill: number;
   snag: number;
   handling: string;
+  clarityMinM: number | null;
+  clarityMaxM: number | null;
+  windMinMps: number | null;
+  windMaxMps: number | null;
+  currentMinMps: number | null;
+  currentMaxMps: number | null;
+  light: number[];
+  cover: string[];
+  months: number[];
+  zone: 'bottom' | 'middle' | 'surface';
+  look: string;
+  rods: number;
+  costPerHour: number;
+  forage: string[];
 }
 export const FamilyEntity = new EntitySchema<FamilyRow>({
   name: 'family',
@@ -203,6 +217,20 @@ export const FamilyEntity = new EntitySchema<FamilyRow>({
     skill: { type: 'int' },
     snag: { type: 'int' },
     handling: { type: 'text' },
+    clarityMinM: { type: 'double precision', name: 'clarity_min_m', nullable: true },
+    clarityMaxM: { type: 'double precision', name: 'clarity_max_m', nullable: true },
+    windMinMps: { type: 'double precision', name: 'wind_min_mps', nullable: true },
+    windMaxMps: { type: 'double precision', name: 'wind_max_mps', nullable: true },
+    currentMinMps: { type: 'double precision', name: 'current_min_mps', nullable: true },
+    currentMaxMps: { type: 'double precision', name: 'current_max_mps', nullable: true },
+    light: { type: 'int', array: true, default: [] },
+    cover: { type: 'text', array: true, default: [] },
+    months: { type: 'int', array: true, default: [] },
+    zone: { type: 'text', default: 'middle' },
+    look: { type: 'text', default: 'natural' },
+    rods: { type: 'int', default: 1 },
+    costPerHour: { type: 'double precision', name: 'cost_per_hour', default: 0 },
+    forage: { type: 'text', array: true, default: [] },
   },
 });
 
@@ -213,6 +241,13 @@ export interface PresentationRow {
   name: string;
   habitat: 'salt' | 'fresh' | 'both';
   active: boolean;
+  sizeMm: number | null;
+  weightG: number | null;
+  colour: string;
+  leaderKg: number | null;
+  retrieve: string;
+  pauseS: number | null;
+  look: string | null;
 }
 export const PresentationEntity = new EntitySchema<PresentationRow>({
   name: 'presentation',
@@ -223,6 +258,13 @@ export const PresentationEntity = new EntitySchema<PresentationRow>({
     name: { type: 'text' },
     habitat: { type: 'text' },
     active: { type: 'boolean', default: true },
+    sizeMm: { type: 'double precision', name: 'size_mm', nullable: true },
+    weightG: { type: 'double precision', name: 'weight_g', nullable: true },
+    colour: { type: 'text', default: '' },
+    leaderKg: { type: 'double precision', name: 'leader_kg', nullable: true },
+    retrieve: { type: 'text', default: '' },
+    pauseS: { type: 'double precision', name: 'pause_s', nullable: true },
+    look: { type: 'text', nullable: true },
   },
 });
 

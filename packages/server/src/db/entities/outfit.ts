@@ -90,6 +90,8 @@ export interface ClientRow {
   child: boolean;
   note: string;
   medicalNote: string;
+  hand: 'left' | 'right' | null;
+  wishes: string;
 }
 export const ClientEntity = new EntitySchema<ClientRow>({
   name: 'client',
@@ -101,6 +103,8 @@ export const ClientEntity = new EntitySchema<ClientRow>({
     child: { type: 'boolean' },
     note: { type: 'text' },
     medicalNote: { type: 'text', name: 'medical_note' },
+    hand: { type: 'text', nullable: true },
+    wishes: { type: 'text', default: '' },
   },
 });
 

@@ -19,6 +19,9 @@ export interface TripRow {
   status: TripStatus;
   beganAt: Date | null;
   endedAt: Date | null;
+  patienceMin: number | null;
+  breaks: { name: string; from: string; to: string }[];
+  aboard: string[] | null;
 }
 export const TripEntity = new EntitySchema<TripRow>({
   name: 'trip',
@@ -37,6 +40,9 @@ export const TripEntity = new EntitySchema<TripRow>({
     status: { type: 'text' },
     beganAt: { type: 'timestamptz', name: 'began_at', nullable: true },
     endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+    patienceMin: { type: 'int', name: 'patience_min', nullable: true },
+    breaks: { type: 'jsonb', default: [] },
+    aboard: { type: 'uuid', array: true, nullable: true },
   },
 });
 
@@ -44,6 +50,7 @@ export interface TripSpeciesRow {
   tripId: string;
   speciesId: string;
   outfitId: string;
+  weight: number;
 }
 export const TripSpeciesEntity = new EntitySchema<TripSpeciesRow>({
   name: 'trip_species',
@@ -51,6 +58,7 @@ export const TripSpeciesEntity = new EntitySchema<TripSpeciesRow>({
     tripId: { type: 'uuid', primary: true, name: 'trip_id' },
     speciesId: { type: 'uuid', primary: true, name: 'species_id' },
     outfitId: { type: 'uuid', name: 'outfit_id' },
+    weight: { type: 'double precision', default: 1 },
   },
 });
 
@@ -84,6 +92,9 @@ export interface PlanRow {
   modelVersion: string;
   evidenceVersion: string;
   forecastRunAt: Date | null;
+  options: unknown;
+  basis: unknown;
+  triggers: unknown;
 }
 export const PlanEntity = new EntitySchema<PlanRow>({
   name: 'plan',
@@ -103,6 +114,9 @@ export const PlanEntity = new EntitySchema<PlanRow>({
     modelVersion: { type: 'text', name: 'model_version' },
     evidenceVersion: { type: 'text', name: 'evidence_version' },
     forecastRunAt: { type: 'timestamptz', name: 'forecast_run_at', nullable: true },
+    options: { type: 'jsonb', default: {} },
+    basis: { type: 'jsonb', nullable: true },
+    triggers: { type: 'jsonb', default: [] },
   },
 });
 
@@ -120,6 +134,7 @@ export interface LegRow {
   lo80: number;
   hi80: number;
   pinned: boolean;
+  parts: unknown;
 }
 export const LegEntity = new EntitySchema<LegRow>({
   name: 'leg',
@@ -137,6 +152,7 @@ export const LegEntity = new EntitySchema<LegRow>({
     lo80: { type: 'double precision' },
     hi80: { type: 'double precision' },
     pinned: { type: 'boolean' },
+    parts: { type: 'jsonb', default: [] },
   },
 });
 

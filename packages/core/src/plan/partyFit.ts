@@ -1,0 +1,86 @@
+// Who is aboard and how the plan fits them, in a sentence.
+import type { DayPlan } from './layDay';
+import type { PlanInputs } from './planInputs';
+import { type Ranking, stepAt, stepsOf } from './rankTrip';
+
+/** A guest as planning sees one. */
+export interface Guest {
+  readonly name: string;
+  /** 1 first time to 3 knows his way. */
+  readonly experience: number;
+  readonly child: boolean;
+  readonly hand: 'left' | 'right' | null;
+}
+
+/** A rod and whose it is first. */
+export interface RodRole {
+  readonly rod: number;
+  readonly guest: string;
+  readonly role: string;
+  /** Left-hand crank wanted. */
+  readonly leftHanded: boolean;
+}
+
+/** Longest wait between fish that a child stands, minutes; a first-timer's and a practised angler's. */
+const PATIENCE_MIN = { child: 25, first: 40, practised: 90 } as const;
+
+/** Patience of a party when nobody has said it, minutes; null when there are no guests. */
+export function usualPatience(guests: readonly Pick<Guest, 'experience' | 'child'>[], goal: string): number | null {
+  if (guests.length === 0 || goal === 'size') return null;
+  if (guests.some((g) => g.child)) return PATIENCE_MIN.child;
+  return guests.some((g) => g.experience === 1) ? PATIENCE_MIN.first : PATIENCE_MIN.practised;
+}
+
+/** Rods in turn: children and first-timers first, the most practised try the second bait. */
+export function rodRoles(guests: readonly Guest[], rods: number): RodRole[] {
+  const order = [...guests].sort((a, b) => Number(b.child) - Number(a.child) || a.experience - b.experience || (a.name < b.name ? -1 : 1));
+  if (order.length === 0) return [];
+  return Array.from({ length: rods }, (_, i) => {
+    const g = order[i % order.length] as Guest;
+    const last = i === rods - 1 && rods > 1;
+    return { rod: i + 1, guest: g.name, role: last ? 'second bait' : 'first bait', leftHanded: g.hand === 'left' };
+  });
+}
+
+/** Longest wait for a fish that a plan's rates let expect while fishing, minutes; null without legs. */
+export function longestWaitMin(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'legs'>): number | null {
+  let least = Number.POSITIVE_INFINITY;
+  const steps = stepsOf(inputs);
+  for (const leg of plan.legs) {
+    const s = inputs.spots.findIndex((x) => x.id === leg.spotId);
+    const fade = inputs.spots[s]?.fadePerHour ?? 0;
+    for (let t = 0; t < steps; t++) {
+      const at = stepAt(inputs, t);
+      if (at < leg.startMs || at >= leg.departMs) continue;
+      const part = leg.parts.find((p) => at >= p.fromMs && at < p.toMs);
+      const bait = ranking.baits.findIndex((b) => inputs.presentations[b]?.id === (part?.presentationId ?? leg.presentationId));
+      const rate = (ranking.rates[s]?.[bait]?.[t] ?? 0) * inputs.rods * Math.exp((-fade * (at - leg.startMs)) / 3_600_000);
+      if (rate > 0) least = Math.min(least, rate);
+    }
+  }
+  return Number.isFinite(least) ? 60 / least : null;
+}
+
+/** The plan's fit to its party, in one sentence. */
+export function fitSentence(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'legs'>, guests: readonly Guest[]): string {
+  const children = guests.filter((g) => g.child).length;
+  const firsts = guests.filter((g) => !g.child && g.experience === 1).length;
+  const who = [
+    children > 0 ? `${children} ${children === 1 ? 'child' : 'children'}` : '',
+    firsts > 0 ? `${firsts} for the first time` : '',
+    guests.some((g) => g.hand === 'left') ? 'a left hand' : '',
+  ].filter((x) => x !== '');
+  const wait = longestWaitMin(inputs, ranking, plan);
+  const used = new Set(plan.legs.flatMap((l) => (l.parts.length > 0 ? l.parts.map((p) => p.presentationId) : [l.presentationId])));
+  const hardest = Math.max(1, ...inputs.presentations.filter((p) => used.has(p.id)).map((p) => p.skill));
+  const skill = ['anyone can fish', 'ask for some practice', 'are for experts'][hardest - 1] as string;
+  const parts = [
+    who.length > 0 ? `For ${who.join(', ')}: ` : '',
+    wait === null
+      ? ''
+      : `a fish is to be expected every ${Math.round(wait)} min at the slowest${inputs.patienceMin === null ? '' : `, they stand ${inputs.patienceMin}`}; `,
+    `its baits ${skill}.`,
+  ];
+  const text = parts.join('');
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

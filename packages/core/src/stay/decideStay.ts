@@ -1,0 +1,36 @@
+import { type StayAdvice, type StayQuestion, stayOrMove } from './stayOrMove';
+import { type StayTable, stayTable, TABLE_STEP_MIN } from './stayTable';
+
+export interface StayDecision extends StayAdvice {
+  /** Fish in the next minutes that would change an advice to move, or null when none would. */
+  readonly fishToStay: number | null;
+}
+
+/**
+ * The table decides, the rule gives the figures of the sentence.
+ * @param table - Of this stay, made on arrival for as many minutes as were left then; made anew when absent.
+ */
+export function decideStay(q: StayQuestion, table?: StayTable): StayDecision {
+  const rule = stayOrMove(q);
+  const made = table ?? stayTable(q.belief, q.fadePerHour, q.minutesFished + q.minutesLeft, q.alternatives);
+  const last = made.leastToStay.length - 1;
+  const at = Math.min(last, Math.round(q.minutesFished / TABLE_STEP_MIN));
+  const needed = (t: number) => made.leastToStay[Math.min(last, t)] as number;
+  const to = made.to[at] ?? null;
+  const move = to !== null && q.fish < needed(at);
+  let reconsiderInMin: number | null = null;
+  if (!move) {
+    let t = at + 1;
+    while (t < last && q.fish >= needed(t)) t++;
+    reconsiderInMin = Math.max(TABLE_STEP_MIN, Math.min(60, (t - at) * TABLE_STEP_MIN));
+  }
+  const soon = needed(at + 2) - q.fish;
+  return {
+    move,
+    to: move ? to : rule.to,
+    rateNowPerHour: rule.rateNowPerHour,
+    bestAlternativePerHour: rule.bestAlternativePerHour,
+    reconsiderInMin,
+    fishToStay: move && soon > 0 && soon <= 3 ? soon : null,
+  };
+}

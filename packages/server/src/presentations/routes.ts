@@ -1,0 +1,85 @@
+import { familyEdit, familyId, familyView, presentationEdit, presentationsView, presentationView } from '@bluffwind/contract/presentations';
+import { createRoute, z } from '@hono/zod-openapi';
+import type { EntityManager } from 'typeorm';
+import { audit } from '../audit';
+import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { Problem } from '../errors';
+import { type Deps, found, requireCaptain, router } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+
+/** Families and variants of presentations: what the crew fishes with, and where it is meant to work. */
+export function presentationRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(
+    createRoute({ method: 'get', path: '/presentations', responses: answers(presentationsView, 'Families and variants') }),
+    async (c) => c.json(await presentationsOf(c.get('entities')), 200),
+  );
+
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/families/{familyId}',
+      request: { params: z.object({ familyId }), ...jsonBody(familyEdit) },
+      responses: answers(familyView, 'Added, or changed when it was there'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who] = [c.get('entities'), c.get('who')];
+      const { familyId: fid } = c.req.valid('param');
+      const body = c.req.valid('json');
+      const known = await entities.findOneBy(FamilyEntity, { id: fid });
+      if (known) await entities.update(FamilyEntity, { id: fid, outfitId: who.outfitId }, body);
+      else await entities.insert(FamilyEntity, { ...body, id: fid, outfitId: who.outfitId });
+      await audit(entities, who, clock.now(), known ? 'change family' : 'add family', 'outfit', who.outfitId, { id: fid, ...body });
+      const view = (await presentationsOf(entities)).families.find((f) => f.id === fid);
+      return c.json(found(view, 'family'), 200);
+    },
+  );
+
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/presentations',
+      request: jsonBody(presentationEdit),
+      responses: answers(presentationView, 'Added, or changed when it was there'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who] = [c.get('entities'), c.get('who')];
+      const { id, ...body } = c.req.valid('json');
+      found(await entities.findOneBy(FamilyEntity, { id: body.familyId }), 'family');
+      const same = await entities.findOneBy(PresentationEntity, { name: body.name });
+      if (same && same.id !== id)
+        throw new Problem('conflict', `There is a presentation named ${body.name} already.`, [
+          { field: 'name', message: 'another presentation has this name' },
+        ]);
+      const known = await entities.findOneBy(PresentationEntity, { id });
+      if (known) await entities.update(PresentationEntity, { id }, body);
+      else await entities.insert(PresentationEntity, { ...body, id, outfitId: who.outfitId });
+      await audit(entities, who, clock.now(), known ? 'change presentation' : 'add presentation', 'presentation', id, body);
+      const view = (await presentationsOf(entities)).presentations.find((p) => p.id === id);
+      return c.json(found(view, 'presentation'), 200);
+    },
+  );
+  return app;
+}
+
+async function presentationsOf(entities: EntityManager): Promise<z.infer<typeof presentationsView>> {
+  const families = await entities.find(FamilyEntity, { order: { name: 'ASC' } });
+  const presentations = await entities.find(PresentationEntity, { order: { name: 'ASC' } });
+  const used: { id: string; sets: number; rod_hours: number; fish: number }[] = await entities.query(
+    `select s.presentation_id as id, count(*)::int as sets,
+       sum(s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
+       coalesce(sum(k.fish), 0)::float8 as fish
+     from "set" s join stop st on st.id = s.stop_id and st.deleted_at is null
+     left join (select set_id, count(*) as fish from "catch" where outcome = 'landed' and deleted_at is null group by set_id) k on k.set_id = s.id
+     where s.ended_at is not null group by s.presentation_id`,
+  );
+  return {
+    families: families.map(({ outfitId: _, ...f }) => f),
+    presentations: presentations.map(({ outfitId: _, ...p }) => {
+      const u = used.find((x) => x.id === p.id);
+      return { ...p, sets: u?.sets ?? 0, rodHours: u?.rod_hours ?? 0, fish: u?.fish ?? 0 };
+    }),
+  };
+}

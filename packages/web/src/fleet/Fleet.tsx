@@ -1,0 +1,227 @@
+import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
+import type { TripView } from '@bluffwind/contract/trips';
+import { addDays, localDate } from '@bluffwind/core/units/time';
+import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { proxy } from 'comlink';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { toast } from 'sonner';
+import { v7 } from 'uuid';
+import { ApiProblem, post } from '../app/api';
+import { serverNow } from '../app/clock';
+import { deskQuery, fleetTripsQuery, meQuery } from '../app/queries';
+import { clock, dateName, fish } from '../ui/format';
+import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { useWorker } from '../workers/useWorker';
+import type { FleetSoFar, FleetTrip, FleetWorker } from '../workers/fleet.worker';
+import { keptMeetings } from './keptMeetings';
+
+const makeFleetWorker = () => new Worker(new URL('../workers/fleet.worker.ts', import.meta.url), { type: 'module' });
+
+/** All boats of a day together: no two on a spot, and who gives up what for it. */
+export default function Fleet() {
+  const { date = '' } = useParams();
+  const queries = useQueryClient();
+  const { data: me } = useQuery(meQuery);
+  const trips = useQuery(fleetTripsQuery(date));
+  const open = useMemo(() => (trips.data ?? []).filter((t) => t.status === 'planned'), [trips.data]);
+  const desks = useQueries({ queries: open.map((t) => deskQuery(t.id)) });
+  const worker = useWorker<FleetWorker>(makeFleetWorker);
+  const [so, setSo] = useState<FleetSoFar | null>(null);
+  const [fair, setFair] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [refused, setRefused] = useState('');
+  const ready = open.length > 0 && desks.every((q) => q.data !== undefined);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: desks are new objects in each render; when they were read tells them apart
+  const all = useMemo(
+    () => (ready ? open.map((t, i) => ({ trip: t, desk: desks[i]?.data as PlanDesk })) : null),
+    [ready, open, desks.map((q) => q.dataUpdatedAt).join()],
+  );
+  useEffect(() => {
+    if (!all) return;
+    let current = true;
+    const kept = Object.fromEntries(
+      all.map(({ trip, desk }) => [
+        trip.id,
+        (desk.saved?.legs ?? []).map((l) => ({ spotId: l.spotId, startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) })),
+      ]),
+    );
+    void (async () => {
+      const w = worker.get();
+      await w.open(all.map(({ trip, desk }) => ({ tripId: trip.id, desk })));
+      if (current)
+        await w.plan(
+          fair,
+          kept,
+          proxy((x: FleetSoFar) => current && setSo(x)),
+        );
+    })();
+    return () => {
+      current = false;
+    };
+  }, [all, worker, fair]);
+
+  if (trips.error) return <Fault error={trips.error} retry={() => void trips.refetch()} />;
+  const failed = desks.find((q) => q.error)?.error;
+  if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries({ queryKey: ['desk'] })} />;
+  if (!me || !trips.data) return <Waiting what="Opening the day" />;
+  const zone = me.outfit.zone;
+  const today = localDate(serverNow(), zone);
+  const meetings = all ? keptMeetings(all) : [];
+  const given = so ? so.trips.reduce((s, t) => s + t.alone - t.together, 0) : 0;
+  async function keepAll() {
+    if (!all || !so) return;
+    setBusy(true);
+    try {
+      // Those that move off a spot first, so that those that take it find it free.
+      for (const t of [...so.trips].sort((a, b) => a.plan.legs.length - b.plan.legs.length)) {
+        const desk = all.find((x) => x.trip.id === t.tripId)?.desk;
+        await keep(t, desk?.saved ?? null);
+      }
+      setRefused('');
+      toast('The plans of all boats are kept.');
+    } catch (error) {
+      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
+    } finally {
+      await Promise.all(['desk', 'board', 'brief', 'fleet'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+      setBusy(false);
+    }
+  }
+  return (
+    <>
+      <Header
+        title={`Fleet, ${dateName(date)}`}
+        note={
+          so ? (
+            <span data-fleet-done={so.done}>
+              <b className="num text-ink">{fish(so.value)}</b> fish of all boats, no more than <span className="num">{fish(so.bound)}</span>{' '}
+              can be had; {fish(given)} given up so that no two meet{so.done ? '' : ', still looking ...'}
+            </span>
+          ) : (
+            ''
+          )
+        }
+      >
+        <label className="flex items-center gap-2">
+          <input type="checkbox" checked={fair} onChange={(e) => setFair(e.target.checked)} /> Share the loss
+        </label>
+        <Link to={`/fleet/${addDays(date, date > today ? -1 : 1)}`} className="underline underline-offset-2">
+          {dateName(addDays(date, date > today ? -1 : 1))}
+        </Link>
+        {me.role !== 'mate' && open.length > 0 && (
+          <Button strong onClick={() => void keepAll()} disabled={!so?.done || busy}>
+            Keep all plans
+          </Button>
+        )}
+      </Header>
+      {refused && (
+        <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1.5">
+          {refused}
+        </p>
+      )}
+      <section aria-label="Boats" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-4">
+        {meetings.map((m) => (
+          <p key={m} className="mb-2 border-l-4 border-rust bg-rust-pale px-3 py-1.5" data-meeting>
+            {m}
+          </p>
+        ))}
+        {open.length === 0 && (
+          <p className="text-ink-2">
+            No trip is to be planned on this day. Trips that are under way or done stay as they are; the Board lists what comes next.
+          </p>
+        )}
+        {open.length > 0 && !so && <Waiting what="Ranking the spots of every boat" />}
+        {so && all && (
+          <ol>
+            {all.map(({ trip, desk }) => {
+              const own = so.trips.find((t) => t.tripId === trip.id);
+              return own ? <BoatRow key={trip.id} trip={trip} desk={desk} own={own} zone={zone} all={so.trips} /> : null;
+            })}
+          </ol>
+        )}
+      </section>
+    </>
+  );
+}
+
+async function keep(t: FleetTrip, saved: SavedPlan | null): Promise<void> {
+  if (t.plan.legs.length === 0) return;
+  const iso = (ms: number) => new Date(ms).toISOString();
+  await post(`/trips/${t.tripId}/plans`, {
+    id: v7(),
+    replaces: saved?.version ?? 0,
+    bans: saved?.bans ?? [],
+    options: { again: false },
+    triggers: [],
+    legs: t.plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })),
+  });
+}
+
+function BoatRow({
+  trip,
+  desk,
+  own,
+  zone,
+  all,
+}: {
+  trip: TripView;
+  desk: PlanDesk;
+  own: FleetTrip;
+  zone: string;
+  all: readonly FleetTrip[];
+}) {
+  const lost = own.alone - own.together;
+  const most = Math.max(1, ...all.map((t) => t.alone));
+  const name = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
+  const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name.split(',')[0] ?? '';
+  return (
+    <li className="grid grid-cols-[250px_190px_1fr] gap-5 border-t border-line py-3" data-fleet-trip={trip.boat.name}>
+      <div>
+        <Link to={`/trips/${trip.id}`} className="font-bold underline underline-offset-2">
+          {trip.boat.name}
+        </Link>{' '}
+        <span className="num text-[0.93rem]">
+          {clock(trip.startsAt, zone)}–{clock(trip.endsAt, zone)}
+        </span>
+        <p className="text-[0.9rem] text-ink-2">
+          {trip.captain.name}, {trip.water.name}
+        </p>
+        <p className="text-[0.9rem] text-ink-2">
+          {trip.guests.length > 0 ? `${trip.guests[0]?.name.split(' ').at(-1)} party` : 'no guests named'}
+        </p>
+      </div>
+      <div>
+        <p>
+          <b className="num text-[1.2rem]">{fish(own.together)}</b> <span className="text-[0.87rem] text-ink-2">fish</span>
+        </p>
+        <svg width={180} height={14} role="img" aria-label={`${fish(own.together)} of ${fish(own.alone)} fish that it would have alone`}>
+          <rect x={0} y={3} width={(180 * own.alone) / most} height={8} fill="var(--sand-2)" />
+          <rect x={0} y={3} width={(180 * own.together) / most} height={8} fill="var(--kelp)" />
+        </svg>
+        <p className="text-[0.87rem] text-ink-2">
+          {lost < 0.05 ? 'gives up nothing' : `gives up ${fish(lost)} of ${fish(own.alone)}`}
+          {own.kept === null ? '; no plan kept' : `; its kept plan: ${fish(own.kept)}`}
+        </p>
+      </div>
+      <ol className="flex flex-wrap gap-2">
+        {own.plan.legs.map((l, i) => (
+          <li key={l.startMs} className="rounded border border-kelp bg-kelp-pale px-2.5 py-1.5 text-[0.87rem]">
+            <span className="num text-ink-2">
+              {clock(l.startMs, zone)}–{clock(l.departMs, zone)}
+            </span>
+            <br />
+            <b>
+              {i + 1} {name(l.spotId)}
+            </b>
+            <br />
+            <span className="text-ink-2">
+              {(l.parts.length > 0 ? l.parts.map((p) => bait(p.presentationId)) : [bait(l.presentationId)]).join(', then ')} ·{' '}
+              {fish(l.expected)}
+            </span>
+          </li>
+        ))}
+        {own.plan.legs.length === 0 && <li className="text-rust">Nothing can be fished on this trip.</li>}
+      </ol>
+    </li>
+  );
+}

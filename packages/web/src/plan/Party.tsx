@@ -1,0 +1,194 @@
+import type { PlanDesk } from '@bluffwind/contract/plan';
+import type { TripView } from '@bluffwind/contract/trips';
+import { type RodRole, usualPatience } from '@bluffwind/core/plan/partyFit';
+import { HOUR } from '@bluffwind/core/units/time';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { ApiProblem, post } from '../app/api';
+import { deskQuery, tripQuery } from '../app/queries';
+import { clock } from '../ui/format';
+import { Button } from '../ui/parts';
+
+interface PartyProps {
+  readonly desk: PlanDesk;
+  readonly trip: TripView;
+  readonly mayEdit: boolean;
+  readonly fit: { readonly sentence: string; readonly roles: readonly RodRole[] } | null;
+}
+
+const EXPERIENCE = ['first time', 'some practice', 'knows the way'] as const;
+
+/** Who is aboard, what the plan has to respect of them, and how it fits. */
+export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
+  const queries = useQueryClient();
+  const [refused, setRefused] = useState('');
+  const iso = (ms: number) => new Date(ms).toISOString();
+  const noon = Math.min(Math.max(desk.startsAt + HOUR, (desk.startsAt + desk.endsAt) / 2), desk.endsAt - HOUR);
+  async function keep(change: Partial<Pick<PlanDesk, 'patienceMin' | 'breaks'>>) {
+    const next = { patienceMin: desk.patienceMin, breaks: desk.breaks, ...change };
+    try {
+      await post(`/trips/${trip.id}/fit`, {
+        patienceMin: next.patienceMin,
+        breaks: next.breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
+        aboard: desk.aboard,
+      });
+      setRefused('');
+      await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
+      toast('The party’s terms are stored. Lay the day to plan by them.');
+    } catch (error) {
+      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
+    }
+  }
+  async function keepGuest(id: string, change: { experience: number; hand: 'left' | 'right' | null; wishes: string }) {
+    try {
+      await post(`/clients/${id}/notes`, change);
+      setRefused('');
+      await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
+      await queries.invalidateQueries({ queryKey: tripQuery(trip.id).queryKey });
+    } catch (error) {
+      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
+    }
+  }
+  const usual = usualPatience(desk.guests, trip.goal);
+  return (
+    <div>
+      <h2 className="font-bold">The party</h2>
+      {trip.wish && <p className="mt-1">“{trip.wish}”</p>}
+      {fit?.sentence && (
+        <p className="mt-1 border-l-4 border-kelp bg-kelp-pale px-3 py-1.5" data-fit>
+          {fit.sentence}
+        </p>
+      )}
+      {refused && (
+        <p role="alert" className="mt-1 bg-rust-pale px-3 py-1.5">
+          {refused}
+        </p>
+      )}
+      <ul className="mt-2">
+        {desk.guests.map((g) => {
+          const view = trip.guests.find((x) => x.id === g.id);
+          return (
+            <li key={g.id} className="border-t border-line py-2">
+              <p>
+                <b>{g.name}</b> <span className="text-ink-2">{g.child ? 'child, ' : ''}</span>
+                <label className="text-[0.9rem]">
+                  <span className="sr-only">Experience of {g.name}</span>
+                  <select
+                    value={g.experience}
+                    disabled={!mayEdit}
+                    onChange={(e) => void keepGuest(g.id, { ...g, experience: Number(e.target.value) })}
+                    className="rounded border border-line bg-paper px-1 py-0.5"
+                  >
+                    {EXPERIENCE.map((words, i) => (
+                      <option key={words} value={i + 1}>
+                        {words}
+                      </option>
+                    ))}
+                  </select>
+                </label>{' '}
+                <label className="text-[0.9rem]">
+                  <span className="sr-only">Hand of {g.name}</span>
+                  <select
+                    value={g.hand ?? ''}
+                    disabled={!mayEdit}
+                    onChange={(e) => void keepGuest(g.id, { ...g, hand: (e.target.value || null) as 'left' | null })}
+                    className="rounded border border-line bg-paper px-1 py-0.5"
+                  >
+                    <option value="">hand unknown</option>
+                    <option value="right">right-handed</option>
+                    <option value="left">left-handed</option>
+                  </select>
+                </label>
+              </p>
+              {g.wishes && <p className="text-[0.9rem]">Wishes: {g.wishes}</p>}
+              {view?.medicalNote && <p className="text-[0.9rem] text-rust">Seen by captain and owner only: {view.medicalNote}</p>}
+            </li>
+          );
+        })}
+        {desk.guests.length === 0 && <li className="border-t border-line py-2 text-ink-2">No guests are named yet.</li>}
+      </ul>
+      {fit && fit.roles.length > 0 && (
+        <>
+          <h3 className="mt-2 font-semibold">Rods</h3>
+          <ul>
+            {fit.roles.map((r) => (
+              <li key={r.rod} className="border-t border-line py-1 text-[0.93rem]">
+                Rod {r.rod}: {r.guest}, {r.role}
+                {r.leftHanded ? ', left-hand crank' : ''}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h3 className="mt-3 font-semibold">What the plan has to respect</h3>
+      <label className="mt-1 flex items-center gap-2 text-[0.93rem]">
+        Longest wait for a fish
+        <input
+          type="number"
+          min={5}
+          max={600}
+          step={5}
+          disabled={!mayEdit}
+          defaultValue={desk.patienceMin ?? ''}
+          placeholder="any"
+          onBlur={(e) => {
+            const value = e.target.value === '' ? null : Number(e.target.value);
+            if (value !== desk.patienceMin) void keep({ patienceMin: value });
+          }}
+          className="num w-[72px] rounded border border-line bg-paper px-2 py-0.5"
+        />
+        min
+      </label>
+      {usual !== null && desk.patienceMin === null && (
+        <p className="text-[0.87rem] text-ink-2">
+          Parties like this one usually stand about {usual} min (common practice).{' '}
+          {mayEdit && (
+            <button type="button" className="cursor-pointer underline underline-offset-2" onClick={() => void keep({ patienceMin: usual })}>
+              Plan by that
+            </button>
+          )}
+        </p>
+      )}
+      <ul className="mt-1">
+        {desk.breaks.map((b) => (
+          <li key={`${b.name} ${b.fromMs}`} className="flex items-center justify-between border-t border-line py-1 text-[0.93rem]">
+            <span>
+              {b.name}, lines up {clock(b.fromMs, desk.zone)} to {clock(b.toMs, desk.zone)}
+            </span>
+            {mayEdit && (
+              <button
+                type="button"
+                className="cursor-pointer underline underline-offset-2"
+                aria-label={`Take ${b.name} out`}
+                onClick={() => void keep({ breaks: desk.breaks.filter((x) => x !== b) })}
+              >
+                take out
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {mayEdit && (
+        <p className="mt-1 flex gap-2">
+          {[
+            ['Lunch', 30],
+            ['A rest from the sea', 20],
+          ].map(([name, min]) => (
+            <Button
+              key={name}
+              className="py-0.5 text-[0.87rem]"
+              disabled={desk.breaks.length >= 6}
+              onClick={() => {
+                const from = Math.round(noon / 300_000) * 300_000 + desk.breaks.length * 2_700_000;
+                void keep({ breaks: [...desk.breaks, { name: String(name), fromMs: from, toMs: from + Number(min) * 60_000 }] });
+              }}
+            >
+              {name} {min} min
+            </Button>
+          ))}
+        </p>
+      )}
+    </div>
+  );
+}
