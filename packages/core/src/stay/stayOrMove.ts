@@ -69,6 +69,18 @@ export function stayOrMove(s: StayQuestion): StayAdvice {
   };
 }
 
+/** Where a boat may go from a spot: what it has a way to and has not visited. */
+export function alternativesFrom(
+  spots: readonly (Omit<StayAlternative, 'travelMin'> & { readonly travelMin: Readonly<Record<string, number>> })[],
+  here: string,
+  visited: ReadonlySet<string>,
+): StayAlternative[] {
+  const ways = spots.find((s) => s.id === here)?.travelMin ?? {};
+  return spots
+    .filter((s) => s.id !== here && !visited.has(s.id) && ways[s.id] !== undefined)
+    .map((s) => ({ id: s.id, a: s.a, b: s.b, fadePerHour: s.fadePerHour, travelMin: ways[s.id] as number }));
+}
+
 /** Best average catch per hour over the time left, the run included. */
 function bestAlternative(alternatives: readonly StayAlternative[], minutesLeft: number): { id: string; value: number } | null {
   let best: { id: string; value: number } | null = null;

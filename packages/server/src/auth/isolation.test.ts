@@ -98,9 +98,52 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
       privacy: 'crew',
       places: [{ name: 'Mark', note: '', shape: 'point', points: [[-35.24, 47.59]], as: 'spot', into: null }],
     },
+    '/trips/{id}/fit': { patienceMin: 30, breaks: [], aboard: null },
+    '/clients/{id}/notes': { experience: 2, hand: 'left', wishes: '' },
+    '/families/{familyId}': familyBody,
+    '/presentations': {
+      id: randomUUID(),
+      familyId: 'F9',
+      name: `Shad ${randomUUID()}`,
+      habitat: 'both',
+      sizeMm: null,
+      weightG: 7,
+      colour: '',
+      leaderKg: null,
+      retrieve: '',
+      pauseS: null,
+      look: null,
+      active: true,
+    },
     '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
   };
 }
+
+const familyBody = {
+  name: 'Soft lure',
+  depthMinM: 0.5,
+  depthMaxM: 6,
+  tempMinC: 5,
+  tempMaxC: 25,
+  clarityMinM: null,
+  clarityMaxM: null,
+  windMinMps: null,
+  windMaxMps: null,
+  currentMinMps: null,
+  currentMaxMps: null,
+  light: [],
+  cover: [],
+  months: [],
+  coverRate: 2,
+  skill: 1,
+  snag: 1,
+  zone: 'bottom',
+  look: 'natural',
+  rods: 1,
+  costPerHour: 0,
+  forage: [],
+  handling: '',
+};
 
 const spotBody = (spot: Harness['mine']['spots'][number]) => ({
   id: randomUUID(),
@@ -130,7 +173,15 @@ const made: Record<'/imports' | '/features' | '/surveys' | '/readings', string> 
 function fill(path: string, o: Harness['mine']): string {
   const first = `/${path.split('/')[1]}`;
   const own = made[first as keyof typeof made];
-  const id = own ?? (path.startsWith('/waters') ? o.waters[0]?.id : path.startsWith('/spots') ? o.spots[0]?.id : o.trips.at(-1)?.id);
+  const id =
+    own ??
+    (path.startsWith('/waters')
+      ? o.waters[0]?.id
+      : path.startsWith('/spots')
+        ? o.spots[0]?.id
+        : path.startsWith('/clients')
+          ? o.clients[0]?.id
+          : o.trips.at(-1)?.id);
   const query = path.endsWith('/state')
     ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}`
     : path === '/trips'
@@ -138,7 +189,13 @@ function fill(path: string, o: Harness['mine']): string {
       : path.endsWith('/export')
         ? '?format=gpx'
         : '';
-  return path.replace(/\{(id|tripId|readingId)\}/, id as string).replace('{date}', '2026-06-19') + query;
+  return (
+    path
+      .replace(/\{(id|tripId|readingId)\}/, id as string)
+      .replace('{date}', '2026-06-19')
+      .replace('{version}', '1')
+      .replace('{familyId}', 'F9') + query
+  );
 }
 
 describe('who may see what', () => {
@@ -244,6 +301,10 @@ describe('who may see what', () => {
       '/waters/{id}/imports/soundings',
       '/imports/{id}/undo',
       '/surveys/{id}/chart',
+      '/trips/{id}/fit',
+      '/clients/{id}/notes',
+      '/families/{familyId}',
+      '/presentations',
     ])
       expect((await mate.post(fill(path, h.mine), bodies(h.mine)[path] ?? {})).status, path).toBe(403);
     expect((await mate.get(`/spots/${h.mine.spots[1]?.id}/history`)).status).toBe(404);

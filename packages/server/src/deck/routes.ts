@@ -1,6 +1,8 @@
 import { deckBatch, deckEntry, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
 import { id } from '@bluffwind/contract/ids';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
+import { stayTable } from '@bluffwind/core/stay/stayTable';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
@@ -31,11 +33,38 @@ export function deckRoutes({ clock }: Deps) {
       const who = c.get('who');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
       const desk = await loadDesk(entities, trip, clock.now(), who.role);
-      const ranking = rankTrip(inputsOf(desk));
+      const ranking = rankTrip(inputsOf(desk), { aboard: desk.aboard ?? undefined });
       const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
       const [view] = await tripViews(entities, [trip], who);
       const tripSpecies = found(view, 'trip').species.map((s) => s.id);
       const species = await entities.find(SpeciesEntity, { where: { habitat: water.kind }, order: { name: 'ASC' } });
+      const spots = desk.spots.map((s, i) => {
+        const call = ranking.calls.find((k) => k.spotId === s.id);
+        // Gamma belief for all rods with the model's mean; its shape is the spread between days.
+        const a = ranking.model.dispersion;
+        const rate = Math.max(0.01, (call?.ratePerRodHour ?? 0.01) * trip.rods);
+        const travel = desk.spots
+          .map((t, j) => [t.id, desk.travelMin[i]?.[j] ?? null] as const)
+          .filter((x): x is readonly [string, number] => x[1] !== null);
+        return {
+          id: s.id,
+          name: s.name,
+          depthMinM: s.depthMinM,
+          depthMaxM: s.depthMaxM,
+          lat: s.lat,
+          lon: s.lon,
+          bottom: s.bottom,
+          shoreNormalDeg: s.shoreNormalDeg,
+          fetchM: s.fetchM,
+          heatOffsetC: s.heatOffsetC,
+          heatSdC: s.heatSdC,
+          a,
+          b: a / rate,
+          fadePerHour: s.fadePerHour,
+          travelMin: Object.fromEntries(travel),
+        };
+      });
+      const legs = desk.saved?.legs ?? [];
       const pack: DeckPack = {
         trip: found(view, 'trip'),
         beganAt: trip.beganAt?.toISOString() ?? null,
@@ -43,7 +72,7 @@ export function deckRoutes({ clock }: Deps) {
         zone: desk.zone,
         ruleZone: water.ruleZone,
         water: desk.water,
-        legs: (desk.saved?.legs ?? []).map((l) => ({
+        legs: legs.map((l, i) => ({
           spotId: l.spotId,
           presentationId: l.presentationId,
           secondId: ranking.calls.find((k) => k.spotId === l.spotId)?.second?.presentationId ?? null,
@@ -52,33 +81,9 @@ export function deckRoutes({ clock }: Deps) {
           expected: l.expected,
           lo80: l.lo80,
           hi80: l.hi80,
+          table: legTable(spots, legs, i, trip.endsAt.getTime()),
         })),
-        spots: desk.spots.map((s, i) => {
-          const call = ranking.calls.find((k) => k.spotId === s.id);
-          // Gamma belief for all rods with the model's mean; its shape is the spread between days.
-          const a = ranking.model.dispersion;
-          const rate = Math.max(0.01, (call?.ratePerRodHour ?? 0.01) * trip.rods);
-          const travel = desk.spots
-            .map((t, j) => [t.id, desk.travelMin[i]?.[j] ?? null] as const)
-            .filter((x): x is readonly [string, number] => x[1] !== null);
-          return {
-            id: s.id,
-            name: s.name,
-            depthMinM: s.depthMinM,
-            depthMaxM: s.depthMaxM,
-            lat: s.lat,
-            lon: s.lon,
-            bottom: s.bottom,
-            shoreNormalDeg: s.shoreNormalDeg,
-            fetchM: s.fetchM,
-            heatOffsetC: s.heatOffsetC,
-            heatSdC: s.heatSdC,
-            a,
-            b: a / rate,
-            fadePerHour: s.fadePerHour,
-            travelMin: Object.fromEntries(travel),
-          };
-        }),
+        spots,
         presentations: (
           await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } })
         ).map(({ id, name }) => ({ id, name })),
@@ -129,6 +134,26 @@ export function deckRoutes({ clock }: Deps) {
     },
   );
   return app;
+}
+
+/** The decision table of a leg: from its start to the end of the trip, against every spot that was not fished before it. */
+function legTable(
+  spots: DeckPack['spots'],
+  legs: readonly { spotId: string; startAt: string }[],
+  i: number,
+  endMs: number,
+): DeckPack['legs'][number]['table'] {
+  const leg = legs[i];
+  const here = spots.find((s) => s.id === leg?.spotId);
+  if (!leg || !here) throw new Error('a leg without its spot');
+  const before = new Set(legs.slice(0, i + 1).map((l) => l.spotId));
+  const { value, stepMin, leastToStay, to } = stayTable(
+    here,
+    here.fadePerHour,
+    (endMs - Date.parse(leg.startAt)) / 60_000,
+    alternativesFrom(spots, here.id, before),
+  );
+  return { stepMin, leastToStay: [...leastToStay], to: [...to], value };
 }
 
 /** Runs work in a savepoint; returns why it was refused, so that one bad entry does not hold back the others. */

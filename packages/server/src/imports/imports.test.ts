@@ -188,6 +188,14 @@ describe('imported places', () => {
     expect(mine[0]?.depthMinM).toBeGreaterThan(4);
   });
 
+  it('are refused by place where there is no water under them, and nothing is stored', async () => {
+    const off = await post([place(), place({ name: 'Off the chart', points: [[-34.2, 47.59]] })]);
+    expect(off).toMatchObject({ status: 400, body: { code: 'invalid', fields: [{ field: 'places.1' }] } });
+    const land = await post([place({ name: 'In the field', points: [[-35.24, 47.5805]] })]);
+    expect(land.body.detail).toMatch(/In the field has no water under it/);
+    expect((await spots()).some((s) => s.name === 'In the field' || s.name === 'Off the chart')).toBe(false);
+  });
+
   it('become tracks or a note on the spot that is the same', async () => {
     const near = h.mine.spots[0]?.id as string;
     const line = {

@@ -64,6 +64,10 @@ export async function storePlaces(
           { field: `places.${i}`, message: 'import it as a track' },
         ]);
       const m = measureSpot(bed, place.shape, place.points);
+      if (m.depthMinM === null || m.depthMaxM === null)
+        throw new Problem('invalid', `${name} has no water under it by the chart`, [
+          { field: `places.${i}`, message: 'leave it out, or import it as a track' },
+        ]);
       const unique = freeName(name, taken);
       taken.add(unique);
       await entities.insert(SpotEntity, {
@@ -73,8 +77,8 @@ export async function storePlaces(
         name: unique,
         structure: 'mark',
         bottom: 'unknown',
-        depthMinM: m.depthMinM ?? 0,
-        depthMaxM: m.depthMaxM ?? 0,
+        depthMinM: m.depthMinM,
+        depthMaxM: m.depthMaxM,
         lat: m.lat,
         lon: m.lon,
         shape: place.shape,

@@ -3,6 +3,7 @@ import { layDay } from '@bluffwind/core/plan/layDay';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { crosses } from './alerts';
 import { inputsOf } from './desk';
 
 let h: Harness;
@@ -76,5 +77,147 @@ describe('a plan', () => {
   it('says what a plan without legs needs', async () => {
     const answer = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, bans: [], legs: [] });
     expect(answer.body.fields).toEqual([{ field: 'legs', message: 'a plan needs at least one leg' }]);
+  });
+});
+
+describe('two captains of one outfit', () => {
+  it('cannot both keep the same spot: the second is told who has it, and their own plan goes round it', async () => {
+    const other = { ...h.mine.trips.at(-1), id: randomUUID() };
+    const start = Date.parse(other.startsAt as string);
+    const made = await captain.post('/trips', {
+      id: other.id,
+      boatId: h.mine.boats[1]?.id,
+      captainId: h.mine.people[0]?.id,
+      waterId: h.mine.waters[0]?.id,
+      startsAt: iso(start),
+      endsAt: iso(start + 5 * 3_600_000),
+      goal: 'numbers',
+      speciesIds: [h.mine.species[0]?.id],
+      rods: 1,
+      skill: 3,
+      wish: '',
+      clientIds: [],
+    });
+    expect(made.status).toBe(200);
+    const first = (await captain.get(`/trips/${tripId}/desk`)).body.saved;
+    const leg = first.legs[0];
+    const same = {
+      id: randomUUID(),
+      replaces: 0,
+      bans: [],
+      legs: [{ spotId: leg.spotId, startAt: leg.startAt, departAt: leg.departAt, pinned: false }],
+    };
+    const owner = await h.signIn(emailOf(h.mine, 'owner'));
+    const refused = await owner.post(`/trips/${other.id}/plans`, same);
+    expect(refused).toMatchObject({
+      status: 409,
+      body: { code: 'spot_taken', detail: expect.stringMatching(/^Boat .* \(captain\) has Near stone from \d\d:\d\d to/) },
+    });
+    const desk = (await owner.get(`/trips/${other.id}/desk`)).body;
+    expect(desk.taken.map((t: { spotId: string }) => t.spotId)).toContain(leg.spotId);
+    const inputs = inputsOf(desk);
+    const plan = layDay(inputs, rankTrip(inputs));
+    for (const l of plan.legs.filter((x) => x.spotId === leg.spotId)) {
+      expect(l.departMs <= Date.parse(leg.arriveAt) || l.arriveMs >= Date.parse(leg.departAt)).toBe(true);
+    }
+    const kept = await owner.post(`/trips/${other.id}/plans`, {
+      ...same,
+      id: randomUUID(),
+      legs: plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })),
+    });
+    expect(kept.status).toBe(200);
+  });
+
+  it('cannot by saving at the same moment either', async () => {
+    const trips = await Promise.all(
+      [0, 1].map(async (i) => {
+        const id = randomUUID();
+        const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string) + 96 * 3_600_000;
+        await captain.post('/trips', {
+          id,
+          boatId: h.mine.boats[i]?.id,
+          captainId: h.mine.people[i]?.id,
+          waterId: h.mine.waters[0]?.id,
+          startsAt: iso(start),
+          endsAt: iso(start + 5 * 3_600_000),
+          goal: 'numbers',
+          speciesIds: [h.mine.species[0]?.id],
+          rods: 1,
+          skill: 3,
+          wish: '',
+          clientIds: [],
+        });
+        return { id, start };
+      }),
+    );
+    const spotId = h.mine.spots[0]?.id;
+    const answers = await Promise.all(
+      trips.map(({ id, start }) =>
+        captain.post(`/trips/${id}/plans`, {
+          id: randomUUID(),
+          replaces: 0,
+          bans: [],
+          legs: [{ spotId, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: false }],
+        }),
+      ),
+    );
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
+  });
+});
+
+describe('what was kept', () => {
+  it('is answered a month later from what was known then', async () => {
+    const before = (await captain.get(`/trips/${tripId}/plans/1`)).body;
+    expect(before.version).toBe(1);
+    expect(before.basis).toHaveLength(before.legs.length);
+    const [b] = before.basis;
+    expect(b.factors.reduce((p: number, f: { multiplier: number }) => p * f.multiplier, 1)).toBeCloseTo(b.ratePerRodHour, 9);
+    expect(b.stopIds.length).toBeGreaterThan(0);
+    expect(before.modelVersion).toMatch(/pooled/);
+    const desk = (await captain.get(`/trips/${tripId}/desk`)).body;
+    expect(desk.earlier.map((p: { version: number }) => p.version)).toEqual([2, 1]);
+    expect((await captain.get(`/trips/${tripId}/plans/9`)).status).toBe(404);
+  });
+
+  it('keeps triggers, and tells when a wind crosses one', async () => {
+    const condition = { atMs: 1, aboveMps: 7, belowMps: null };
+    expect([6.9, 7.1].map((w) => crosses(condition, w))).toEqual([false, true]);
+    expect([2, 4].map((w) => crosses({ atMs: 1, aboveMps: null, belowMps: 3 }, w))).toEqual([true, false]);
+  });
+
+  it('carries a decision table for every leg to the deck', async () => {
+    const pack = (await captain.get(`/deck/${tripId}`)).body;
+    expect(pack.legs.length).toBeGreaterThan(0);
+    for (const l of pack.legs) {
+      expect(l.table.leastToStay.length).toBeGreaterThan(10);
+      // The longer without a fish, the less it takes to leave.
+      expect(l.table.leastToStay[0]).toBeLessThanOrEqual(l.table.leastToStay.at(-2));
+    }
+  });
+});
+
+describe('the party of a trip', () => {
+  it('stores patience, breaks and what is aboard, and plans by them', async () => {
+    const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
+    const lunch = { name: 'Lunch', from: iso(start + 7_200_000), to: iso(start + 9_000_000) };
+    const aboard = [h.mine.presentations[0]?.id as string];
+    expect((await captain.post(`/trips/${tripId}/fit`, { patienceMin: 50, breaks: [lunch], aboard })).status).toBe(200);
+    const desk = (await captain.get(`/trips/${tripId}/desk`)).body;
+    expect(desk).toMatchObject({ patienceMin: 50, aboard, breaks: [{ name: 'Lunch' }] });
+    const inputs = inputsOf(desk);
+    const ranking = rankTrip(inputs, { aboard });
+    expect(new Set(ranking.calls.map((c) => c.presentationId))).toEqual(new Set(aboard));
+    await captain.post(`/trips/${tripId}/fit`, { patienceMin: null, breaks: [], aboard: null });
+  });
+
+  it('names the break that lies outside the trip, and a bait that does not exist', async () => {
+    const fit = { patienceMin: null, breaks: [], aboard: null };
+    const outside = { name: 'Supper', from: iso(0), to: iso(3_600_000) };
+    expect((await captain.post(`/trips/${tripId}/fit`, { ...fit, breaks: [outside] })).body).toMatchObject({
+      code: 'invalid',
+      fields: [{ field: 'breaks.0' }],
+    });
+    expect((await captain.post(`/trips/${tripId}/fit`, { ...fit, aboard: [randomUUID()] })).status).toBe(404);
+    expect((await captain.post(`/trips/${tripId}/fit`, { ...fit, patienceMin: 2 })).body.fields[0].field).toBe('patienceMin');
   });
 });

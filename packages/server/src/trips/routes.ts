@@ -11,6 +11,7 @@ import { PartyEntity, TripEntity, type TripRow, TripSpeciesEntity } from '../db/
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, router } from '../http/context';
+import { crossedTriggers } from '../plan/alerts';
 import { answers, jsonBody } from '../http/responses';
 import { tripViews } from './tripViews';
 
@@ -36,14 +37,19 @@ export function tripRoutes({ clock }: Deps) {
     const now = clock.now();
     const date = localDate(now, zone);
     const run = await newestRun(entities, now);
-    const today = await tripViews(entities, await tripsOn(entities, date, zone), who, run);
-    const tomorrow = await tripViews(entities, await tripsOn(entities, addDays(date, 1), zone), who, run);
+    const rows = [await tripsOn(entities, date, zone), await tripsOn(entities, addDays(date, 1), zone)] as const;
+    const today = await tripViews(entities, rows[0], who, run);
+    const tomorrow = await tripViews(entities, rows[1], who, run);
     const open: { tripId: string | null; text: string }[] = [];
     const mine = (t: { boat: { name: string }; startsAt: string }) => `${t.boat.name} ${localTime(Date.parse(t.startsAt), zone)}`;
     for (const t of [...today, ...tomorrow].filter((x) => x.status === 'planned')) {
       if (!t.plan) open.push({ tripId: t.id, text: `${mine(t)}: no plan yet` });
       else if (t.plan.stale) open.push({ tripId: t.id, text: `${mine(t)}: a newer forecast is in since the plan was made` });
       if (t.guests.length === 0) open.push({ tripId: t.id, text: `${mine(t)}: no guests named` });
+    }
+    for (const a of await crossedTriggers(entities, rows.flat(), zone, now, run)) {
+      const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);
+      if (trip) open.unshift({ tripId: a.tripId, text: `${mine(trip)}: ${a.text}` });
     }
     for (const t of today) {
       if (t.status === 'under way' && Date.parse(t.endsAt) < now)

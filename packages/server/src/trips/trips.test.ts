@@ -113,6 +113,30 @@ describe('a new trip', () => {
   });
 });
 
+describe('a closed season', () => {
+  it('refuses a goal by the rule, its source and when it was checked', async () => {
+    const speciesId = h.mine.species[0]?.id as string;
+    await inOutfit(h.source, h.mine.outfit.id, (e) =>
+      e.query(
+        `insert into rule (id, outfit_id, species_id, zone, body, source, checked_on) values ($1, $2, $3, 'sea', $4, 'Test office', '2026-06-01')`,
+        [randomUUID(), h.mine.outfit.id, speciesId, JSON.stringify({ kind: 'closed', from: '12-20', to: '01-31' })],
+      ),
+    );
+    const winter = Date.UTC(2027, 0, 10, 12);
+    const closed = await captain.post('/trips', newTrip({ startsAt: iso(winter), endsAt: iso(winter + 5 * HOUR) }));
+    expect(closed).toMatchObject({
+      status: 409,
+      body: {
+        code: 'closed_season',
+        detail: expect.stringMatching(/closed 12-20 to 01-31 \(Test office, checked on 2026-06-01\)/),
+        fields: [{ field: 'speciesIds' }],
+      },
+    });
+    const open = Date.UTC(2027, 2, 10, 12);
+    expect((await captain.post('/trips', newTrip({ startsAt: iso(open), endsAt: iso(open + 5 * HOUR) }))).status).toBe(200);
+  });
+});
+
 function insert(t: { boatId?: string; captainId?: string; waterId?: string; startsAt: string; endsAt: string }) {
   const outfitId = h.mine.outfit.id;
   return inOutfit(h.source, outfitId, (e) =>

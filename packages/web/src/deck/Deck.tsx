@@ -1,7 +1,9 @@
 import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import { stayOrMove } from '@bluffwind/core/stay/stayOrMove';
+import { decideStay } from '@bluffwind/core/stay/decideStay';
+import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
+import { type StayTable, stayTable } from '@bluffwind/core/stay/stayTable';
 import { HOUR } from '@bluffwind/core/units/time';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
@@ -85,6 +87,12 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
   const waiting = entries.filter((e) => e.state === 'on this phone').length;
   const refused = entries.filter((e) => e.state === 'refused');
   const at = useMemo(() => conditionsOver(water, now - HOUR, now + HOUR), [water, now]);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: decided on arrival; later fish and stops do not make it anew
+  const table = useMemo(
+    () => (current ? tableOf(pack, current.spotId, Date.parse(current.startedAt), visited) : undefined),
+    [pack, current?.id],
+  );
 
   const startStop = (spotId: string) => {
     const leg = pack.legs.find((l) => l.spotId === spotId);
@@ -260,16 +268,17 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const advice =
     spot &&
-    stayOrMove({
-      belief: { a: spot.a, b: spot.b },
-      fadePerHour: spot.fadePerHour,
-      minutesFished: Math.max(0, minutes),
-      fish: here,
-      minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
-      alternatives: pack.spots
-        .filter((s) => !visited.has(s.id) && spot.travelMin[s.id] !== undefined)
-        .map((s) => ({ id: s.id, a: s.a, b: s.b, fadePerHour: s.fadePerHour, travelMin: spot.travelMin[s.id] as number })),
-    });
+    decideStay(
+      {
+        belief: { a: spot.a, b: spot.b },
+        fadePerHour: spot.fadePerHour,
+        minutesFished: Math.max(0, minutes),
+        fish: here,
+        minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
+        alternatives: alternativesFrom(pack.spots, spot.id, visited),
+      },
+      table,
+    );
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
   const stage = c?.tideStage == null ? '' : c.tideStage < 0.5 ? 'run-in' : 'run-out';
   const gone =
@@ -301,6 +310,9 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
               ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after a ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min run`
               : ''}
             .
+            {advice.fishToStay !== null
+              ? ` ${advice.fishToStay === 1 ? 'One fish' : `${advice.fishToStay} fish`} in the next 10 min would change it.`
+              : ''}
           </p>
         </div>
       )}
@@ -423,6 +435,19 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
       )}
     </Frame>
   );
+}
+
+/** Minutes by which a leg may begin off its plan and still be decided by the table that came with it. */
+const TABLE_SLACK_MIN = 15;
+
+/** Decision table of a stop: the plan's, or one made on the phone where the stop is off the plan. */
+function tableOf(pack: DeckPack, spotId: string, startedMs: number, visited: ReadonlySet<string>): StayTable | undefined {
+  const spot = pack.spots.find((s) => s.id === spotId);
+  const leg = pack.legs.find((l) => l.spotId === spotId);
+  if (leg && Math.abs(Date.parse(leg.startAt) - startedMs) <= TABLE_SLACK_MIN * 60_000) return leg.table;
+  if (!spot) return undefined;
+  const minutes = Math.max(0, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
+  return stayTable(spot, spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited));
 }
 
 function Frame({ title, right, children }: { title: string; right: string; children: React.ReactNode }) {
