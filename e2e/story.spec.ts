@@ -150,8 +150,8 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await page.reload();
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await page.getByRole('button', { name: 'Another spot' }).click();
-  await page.getByRole('button', { name: 'Slack pool', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Slack pool' })).toBeVisible();
+  await page.getByRole('button', { name: 'Long bank', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Long bank' })).toBeVisible();
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 20_000 });
   await setDemoClock(page, '2026-06-19T10:01:00.000Z');
   await page.reload();
@@ -167,7 +167,7 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
     [tripId],
   );
   expect(stops.map((s) => s.fish)).toEqual([4, 0]);
-  expect(stops[1]?.name).toBe('Slack pool');
+  expect(stops[1]?.name).toBe('Long bank');
   expect(stops[1]?.hours).toBeGreaterThan(2);
   expect(stops[1]?.hours).toBeLessThan(2.3);
   await context.close();
@@ -198,7 +198,7 @@ test('the evening brief shows expected against happened and has moved the rankin
   expect(made.ok(), await made.text()).toBe(true);
   await page.goto('/brief/2026-06-20');
   await expect(page.getByRole('heading', { name: 'Brief for Sat 20 June' })).toBeVisible({ timeout: 30_000 });
-  const slack = page.locator('[data-against="Slack pool"]');
+  const slack = page.locator('[data-against="Long bank"]');
   await expect(slack.locator('[data-fish]')).toHaveText('0');
   const [stop] = await rows<{ name: string; fish: number }>(
     `select sp.name, count(c.*)::int as fish from stop st join spot sp on sp.id = st.spot_id join "set" s on s.stop_id = st.id join "catch" c on c.set_id = s.id
@@ -212,7 +212,7 @@ test('the evening brief shows expected against happened and has moved the rankin
   const brief = await (await page.request.get('/api/brief/2026-06-20')).json();
   type Change = { spotName: string; rankBefore: number; rankAfter: number; rateBefore: number; rateAfter: number };
   const changes: Change[] = brief.changes;
-  for (const name of [stop?.name, 'Slack pool']) {
+  for (const name of [stop?.name, 'Long bank']) {
     const moved = changes.find((c) => c.spotName === name);
     expect(moved?.rateAfter).not.toBe(moved?.rateBefore);
   }
@@ -230,7 +230,7 @@ test('the evening brief shows expected against happened and has moved the rankin
   expect(await rows('select date::text from brief')).toEqual([{ date: '2026-06-20' }]);
 
   await page.getByRole('link', { name: 'Log', exact: true }).click();
-  await expect(page.getByRole('cell', { name: 'Slack pool' }).first()).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Long bank' }).first()).toBeVisible();
   const [total] = await rows<{ fish: number }>(
     `select count(*)::int as fish from "catch" c join outfit o on o.id = c.outfit_id where c.outcome = 'landed' and c.deleted_at is null and o.name = 'Greywether Guiding'`,
   );

@@ -61,10 +61,27 @@ await main(async () => {
         await page.locator('[data-call]').first().getByRole('button').first().click();
         await page.getByText('Stops in the most alike water').waitFor();
         await shot('call');
+        await page.getByRole('tab', { name: /What if/ }).click();
+        await page.locator('[data-changes-done=true]').waitFor({ timeout: 60_000 });
+        await shot('what-if');
       }
       await page.getByRole('button', { name: 'Save plan' }).click();
       await page.getByText(/Plan 1 saved/).waitFor();
     }
+    // The afternoon, after the wind's shift.
+    await page.goto(`/trips/${board.tomorrow[3].id}`);
+    await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
+    await page.keyboard.press('s');
+    await page.locator('[data-proof]').waitFor();
+    await page.getByRole('tab', { name: 'Yesterday' }).click();
+    await page.locator('[data-naive-less]').waitFor();
+    await shot('yesterday');
+    await page.goto(`/trips/${board.tomorrow[0].id}/foretold`);
+    await page.locator('[data-backtest=true]').waitFor({ timeout: 120_000 });
+    await shot('foretold');
+    await page.goto('/fleet/2026-06-19');
+    await page.locator('[data-fleet-done=true]').waitFor({ timeout: 60_000 });
+    await shot('fleet');
     const open = async (to) => {
       await page.goto(to);
       await page.getByRole('heading', { level: 1 }).waitFor({ timeout: 60_000 });
@@ -80,8 +97,6 @@ await main(async () => {
     await open('/water');
     await page.getByText('Since this time yesterday').waitFor();
     await shot('water');
-    await page.getByRole('tab', { name: 'Warmth' }).click();
-    await shot('warmth');
     await page.getByRole('tab', { name: 'Bars, limits' }).click();
     await page.locator('[data-passage]').first().waitFor();
     await shot('bars');

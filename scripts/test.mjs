@@ -1,4 +1,5 @@
-// npm test: every test. "npm test -- unit" runs core, database and web units only, "npm test -- browser" the stories.
+// npm test: every test. "npm test -- unit" runs core, database and web units only, "npm test -- browser" the stories
+// (of files whose names hold what follows, if anything does).
 import { spawnSync } from 'node:child_process';
 import { createServer } from 'node:http';
 import { readFileSync, rmSync } from 'node:fs';
@@ -91,15 +92,19 @@ async function browser(chromium) {
     rmSync(report, { force: true });
     // Not spawnSync: the control above must be able to answer meanwhile.
     const { run } = await import('./children.mjs');
-    const failed = await run(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
-      env: {
-        BASE_URL: world.url,
-        CHROMIUM: chromium,
-        OWNER_URL: world.db.ownerUrl,
-        CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
-        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+    const failed = await run(
+      path.join(ROOT, 'node_modules/.bin/playwright'),
+      ['test', '--config', 'e2e/playwright.config.ts', ...process.argv.slice(3)],
+      {
+        env: {
+          BASE_URL: world.url,
+          CHROMIUM: chromium,
+          OWNER_URL: world.db.ownerUrl,
+          CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
+          PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+        },
       },
-    }).then(
+    ).then(
       () => false,
       () => true,
     );

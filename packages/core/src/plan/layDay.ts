@@ -2,7 +2,7 @@ import { countRange } from '../catchrate/rangeOf';
 import type { ItineraryLeg, ItineraryProblem, PinnedStay } from '../itinerary/problem';
 import { scoreItinerary } from '../itinerary/scoreItinerary';
 import { solveItinerary } from '../itinerary/solveItinerary';
-import { MINUTE } from '../units/time';
+import { localTime, MINUTE } from '../units/time';
 import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 
@@ -158,7 +158,8 @@ export function layDay(inputs: PlanInputs, ranking: Ranking, options: LayOptions
   const closed = pins.map((p) => ranking.shut.find((s) => s.spotId === p.spotId)).find((s) => s !== undefined);
   if (closed) throw new RangeError(`pins: ${nameOf(inputs, closed.spotId)} is pinned but shut: ${closed.why}`);
   const problem = itineraryProblem(inputs, ranking, options);
-  if (problem.spots.length === 0) throw new RangeError(`spots: none can be fished on this trip; ${whyNone(inputs, ranking)}`);
+  if (problem.spots.length === 0 || ranking.baits.length === 0)
+    throw new RangeError(`spots: none can be fished on this trip; ${whyNone(inputs, ranking)}`);
   try {
     const solved = solveItinerary(problem, { pins: pins.map((p) => pinned(inputs, p)), stop });
     if (solved.legs.length === 0) throw new RangeError(`spots: none can be fished on this trip; ${whyNoLegs(inputs, ranking)}`);
@@ -257,5 +258,13 @@ function withNames(inputs: PlanInputs, error: unknown): unknown {
   if (!(error instanceof RangeError)) return error;
   let text = error.message;
   for (const s of inputs.spots) text = text.replaceAll(s.id, s.name);
+  const clock = (step: string) => localTime(stepAt(inputs, Number(step)), inputs.zone);
+  text = text
+    .replace(/before (\d+)$/, (_, n: string) => `before ${clock(n)}`)
+    .replace(/in step (\d+)/g, (_, n: string) => `at ${clock(n)}`)
+    .replace(/step (\d+) to (\d+)/g, (_, a: string, b: string) => `${clock(a)} to ${clock(b)}`)
+    .replace(/step (\d+)/g, (_, n: string) => clock(n))
+    .replace(/(\d+) steps/g, (_, n: string) => `${Number(n) * STEP_MIN} min`)
+    .replace(/the trip has (\d+)/, (_, n: string) => `the trip has ${Number(n) * STEP_MIN}`);
   return new RangeError(text);
 }

@@ -73,13 +73,13 @@ export function fitSentence(inputs: PlanInputs, ranking: Ranking, plan: Pick<Day
   const wait = longestWaitMin(inputs, ranking, plan);
   const used = new Set(plan.legs.flatMap((l) => (l.parts.length > 0 ? l.parts.map((p) => p.presentationId) : [l.presentationId])));
   const hardest = Math.max(1, ...inputs.presentations.filter((p) => used.has(p.id)).map((p) => p.skill));
-  const skill = ['anyone can fish', 'ask for some practice', 'are for experts'][hardest - 1] as string;
+  const skill = ['anyone can fish its baits', 'its baits ask for some practice', 'its baits are for experts'][hardest - 1] as string;
   const parts = [
     who.length > 0 ? `For ${who.join(', ')}: ` : '',
     wait === null
       ? ''
       : `a fish is to be expected every ${Math.round(wait)} min at the slowest${inputs.patienceMin === null ? '' : `, they stand ${inputs.patienceMin}`}; `,
-    `its baits ${skill}.`,
+    `${skill}.`,
   ];
   const text = parts.join('');
   return text.charAt(0).toUpperCase() + text.slice(1);

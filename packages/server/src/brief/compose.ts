@@ -7,15 +7,16 @@ import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { scoreDay } from '@bluffwind/core/plan/layDay';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
 import { limitWords, type Rule } from '@bluffwind/core/rules/verdict';
-import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
+import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { PersonEntity } from '../db/entities/outfit';
-import { RuleEntity, SpotEntity } from '../db/entities/grounds';
+import { RuleEntity, SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { BriefEntity, BriefReadEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { mayShow } from '../grounds/mayShow';
 import { found, type Who } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
+import { restingSpots } from '../plan/resting';
 import { tripsOn, zoneOf } from '../trips/routes';
 import { tripViews } from '../trips/tripViews';
 import { tripWords } from './tripWords';
@@ -101,7 +102,16 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
     againstPlan: [...total.againstPlan],
     changes,
     boats,
-    leaveAlone: await tiredSpots(entities, dayStart, who.role),
+    leaveAlone: [
+      ...(await tiredSpots(entities, dayStart, who.role)),
+      ...(await restWords(
+        entities,
+        trips,
+        spots.filter((s) => mayShow(s, who.role)),
+        dayEnd,
+        zone,
+      )),
+    ],
     names,
   };
 }
@@ -175,6 +185,24 @@ function ruleWords(
       return own.length > 0 ? `${name}: ${words.join(', ')}` : `${name}: no rule on file, check before keeping`;
     })
     .sort();
+}
+
+/** Spots that are left to rest on the day, by the crew's own rest days. */
+async function restWords(
+  entities: EntityManager,
+  trips: readonly TripRow[],
+  shown: readonly SpotRow[],
+  dayMs: number,
+  zone: string,
+): Promise<string[]> {
+  const words: string[] = [];
+  for (const waterId of new Set(trips.map((t) => t.waterId))) {
+    for (const [id, until] of await restingSpots(entities, waterId, dayMs)) {
+      const spot = shown.find((s) => s.id === id);
+      if (spot) words.push(`${spot.name}: rests until ${localDate(until, zone)}`);
+    }
+  }
+  return words.sort();
 }
 
 /** Spots fished on four or more of the last five days. */

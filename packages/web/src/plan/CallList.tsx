@@ -16,13 +16,15 @@ interface CallListProps {
   readonly bans: readonly string[];
   readonly onSelect: (spotId: string) => void;
   readonly onBan: (spotId: string) => void;
+  readonly onPin: (spotId: string) => void;
+  readonly pinned: readonly string[];
   /** Why the selected spot is not in the plan, once it has been asked. */
   readonly whyNot: string | null;
   readonly sets: number;
 }
 
 /** Ranked calls: spot + presentation + when, each with its evidence in one line. */
-export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, onBan, whyNot, sets }: CallListProps) {
+export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, onBan, onPin, pinned, whyNot, sets }: CallListProps) {
   const [search, setSearch] = useState('');
   const max = Math.max(1, ...calls.map((c) => c.hi80));
   const spotName = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
@@ -129,6 +131,13 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                 </ul>
                 {open && (
                   <div className="mt-2">
+                    <button
+                      type="button"
+                      onClick={() => onPin(c.spotId)}
+                      className="mr-2 cursor-pointer rounded border border-ink px-2 py-0.5 text-[0.87rem]"
+                    >
+                      {pinned.includes(c.spotId) ? 'Unpin' : planned ? 'Pin as it is' : 'Pin into the plan'} <kbd className="num">p</kbd>
+                    </button>
                     <button
                       type="button"
                       onClick={() => onBan(c.spotId)}

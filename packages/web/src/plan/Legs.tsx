@@ -31,6 +31,9 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
   const last = legs.at(-1);
   const msPerPixel = (lane.to - lane.from) / (x(lane.to) - x(lane.from));
 
+  // Where it is let go of counts: a browser may swallow moves on the way there.
+  const stepped = (pixels: number) => Math.round((pixels * msPerPixel) / STEP_MS) * STEP_MS;
+
   const press = (e: PointerEvent<SVGGElement>, index: number) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     from.current = { x: e.clientX, index, moved: false };
@@ -41,16 +44,16 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
     const pixels = e.clientX - start.x;
     if (!start.moved && Math.abs(pixels) < SLACK) return;
     start.moved = true;
-    const byMs = Math.round((pixels * msPerPixel) / STEP_MS) * STEP_MS;
+    const byMs = stepped(pixels);
     setDrag({ index: start.index, byMs });
     cancelAnimationFrame(frame.current);
     frame.current = requestAnimationFrame(() => onDrag(start.index, byMs));
   };
-  const release = (spotId: string) => {
+  const release = (e: PointerEvent<SVGGElement>, spotId: string) => {
     const start = from.current;
     from.current = null;
     if (!start?.moved) onSelect(spotId);
-    else if (drag && drag.byMs !== 0) onDrop(drag.index, drag.byMs);
+    else if (stepped(e.clientX - start.x) !== 0) onDrop(start.index, stepped(e.clientX - start.x));
     setDrag(null);
   };
   const key = (e: KeyboardEvent, l: ShownLeg, i: number) => {
@@ -97,7 +100,7 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
             aria-label={`${i + 1}${wide ? ` ${name} ${fish(l.expected)} fish` : `, ${name}, ${fish(l.expected)} fish`}, ${clock(l.startMs, lane.zone)} to ${clock(l.departMs, lane.zone)}${baits}${l.pinned ? ', pinned' : ''}. Enter selects, p pins, arrows move it.`}
             onPointerDown={(e) => press(e, i)}
             onPointerMove={moveTo}
-            onPointerUp={() => release(l.spotId)}
+            onPointerUp={(e) => release(e, l.spotId)}
             onPointerCancel={() => {
               from.current = null;
               setDrag(null);

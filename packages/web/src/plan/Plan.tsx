@@ -6,7 +6,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { Tabs } from 'radix-ui';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
@@ -60,6 +60,7 @@ export default function Plan() {
   const [comparing, setComparing] = useState(false);
   const [previous, setPrevious] = useState<typeof shown>(null);
   const [dragged, setDragged] = useState<string | null>(null);
+  const dragging = useRef(0);
   const d = desk.data;
   const mayEdit = me !== undefined && me.role !== 'mate' && trip.data?.status !== 'done';
 
@@ -97,10 +98,6 @@ export default function Plan() {
       current = false;
     };
   }, [worker, opened, selected, shown]);
-  useEffect(() => {
-    setPrevious((p) => (shown && p !== shown ? p : p));
-  }, [shown]);
-
   const { lay, ban, pin, undo, redo } = plan;
   const layNow = useCallback(() => {
     setPrevious(shown);
@@ -166,9 +163,12 @@ export default function Plan() {
       startMs: l.startMs + (i === index ? byMs : 0),
       departMs: l.departMs + (i === index ? byMs : 0),
     }));
-    void worker
-      ?.score([...legs].sort((a, b) => a.startMs - b.startMs))
-      .then((s) => setDragged('refused' in s ? 'not reached like this: it is timed anew' : `${fish(s.plan.expected)} fish so`));
+    const mine = ++dragging.current;
+    void worker?.score([...legs].sort((a, b) => a.startMs - b.startMs)).then((s) => {
+      // An answer that comes after the leg was let go of is of no use any more.
+      if (mine !== dragging.current) return;
+      setDragged('refused' in s ? 'not reached like this: it is timed anew' : `${fish(s.plan.expected)} fish so`);
+    });
   };
   return (
     <>
@@ -256,6 +256,8 @@ export default function Plan() {
                 bans={shown?.bans ?? []}
                 onSelect={(s) => setSelected((x) => (x === s ? null : s))}
                 onBan={ban}
+                onPin={pin}
+                pinned={shown?.legs.filter((l) => l.pinned).map((l) => l.spotId) ?? []}
                 whyNot={whyNot}
               />
             ) : (
@@ -334,6 +336,7 @@ export default function Plan() {
                       onPin={pin}
                       onDrag={drag}
                       onDrop={(i, by) => {
+                        dragging.current++;
                         setDragged(null);
                         setPrevious(shown);
                         plan.drag(i, by);

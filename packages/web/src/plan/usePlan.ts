@@ -21,6 +21,8 @@ interface Asked {
   readonly order?: readonly string[] | null;
   readonly again?: boolean;
   readonly legs?: Working['legs'];
+  /** A spot that the plan must visit, at any time. */
+  readonly must?: string;
   readonly by: string;
 }
 
@@ -68,11 +70,12 @@ export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remo
   }, [desk, tripId]);
 
   const solve = useCallback(
-    async (asked: Asked): Promise<void> => {
+    async ({ must, ...asked }: Asked): Promise<void> => {
       if (!worker) return;
       const from = { bans: [] as readonly string[], again: false, order: null, legs: [] as Working['legs'], ...shown, ...asked };
       setBusy(true);
-      const laid = await worker.lay({ pins: pinsOf(from), bans: from.bans, again: from.again, order: from.order ?? undefined });
+      const pins = must === undefined ? pinsOf(from) : [...pinsOf(from), { spotId: must }];
+      const laid = await worker.lay({ pins, bans: from.bans, again: from.again, order: from.order ?? undefined });
       setBusy(false);
       if ('refused' in laid) {
         setRefused(laid.refused);
@@ -126,11 +129,14 @@ export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remo
   );
   const pin = useCallback(
     (spotId: string) => {
-      if (!shown) return;
+      if (!shown?.legs.some((l) => l.spotId === spotId)) {
+        void solve({ must: spotId, order: null, by: 'pinned into the plan' });
+        return;
+      }
       const legs = shown.legs.map((l) => (l.spotId === spotId ? { ...l, pinned: !l.pinned } : l));
       step({ kind: 'show', to: { ...shown, order: null, saved: null, legs, by: 'pinned' } });
     },
-    [shown],
+    [shown, solve],
   );
   const drag = useCallback(
     (index: number, byMs: number) => {

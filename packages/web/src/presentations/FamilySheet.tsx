@@ -106,16 +106,14 @@ export function FamilySheet({ family, taken, onClose }: { family: FamilyView | n
         <Labelled label="Look, in a word">
           <input name="look" required maxLength={40} defaultValue={family?.look ?? 'natural'} className={FIELD} />
         </Labelled>
-        <div className="col-span-3">
+        <div className="col-span-2">
           <Labelled label="Ground and cover, such as rock, flat">
             <input name="cover" maxLength={200} defaultValue={family?.cover.join(', ') ?? ''} className={FIELD} />
           </Labelled>
         </div>
-        <div className="col-span-4">
-          <Labelled label="Imitates">
-            <input name="forage" maxLength={200} defaultValue={family?.forage.join(', ') ?? ''} className={FIELD} />
-          </Labelled>
-        </div>
+        <Labelled label="Imitates">
+          <input name="forage" maxLength={200} defaultValue={family?.forage.join(', ') ?? ''} className={FIELD} />
+        </Labelled>
         <fieldset className="col-span-4">
           <legend className="text-[0.93rem]">Light</legend>
           {checks('light', LIGHT, 0, family?.light ?? [])}
