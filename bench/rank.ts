@@ -51,10 +51,11 @@ export function benchRank(): void {
         }),
       )}`,
     );
+    const every = Array.from({ length: BAITS }, (_, p) => p);
+    const out = new Float64Array(BAITS);
     const score = times(9, () => {
       for (let s = 0; s < SPOTS; s++)
-        for (let p = 0; p < BAITS; p++)
-          for (let q = 0; q < QUARTERS; q++) model.rateAt(s, p, now + q * 900_000, grid[s]?.[q] as RateConditions);
+        for (let q = 0; q < QUARTERS; q++) model.ratesAt(s, every, now + q * 900_000, grid[s]?.[q] as RateConditions, out);
     });
     say(`  ${stops} sets, ${SPOTS * BAITS * QUARTERS} rates          ${ms(score)}`);
     const bySpot = new Map(world.spots.map((x) => [x.id, sets.filter((s) => s.spot === x.id)]));

@@ -1,6 +1,5 @@
 // npm run bench -- season: simulated seasons with hidden truths. How good is each method's choice for tomorrow, what does a
 // season of its own decisions catch, and how often do its ranges hold what happened?
-import { negativeBinomialQuantile } from '@bluffwind/core/catchrate/distributions';
 import { type CatchRateModel, fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { likeWater } from '@bluffwind/core/catchrate/likeWater';
 import type { FishedSet, RateWorld } from '@bluffwind/core/catchrate/world';

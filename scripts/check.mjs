@@ -18,11 +18,16 @@ const BUDGET = {
   Deck: 15,
   Grounds: 28,
   waterRecord: 36,
-  'plan.worker': 45,
+  // The chart of OpenLayers, named after the smallest part that shares its file.
+  Menu: 125,
+  // Fetched when a chart is looked at.
+  'apexcharts.esm': 155,
+  'plan.worker': 56,
+  'fleet.worker': 54,
   'files.worker': 30,
   'ground.worker': 20,
 };
-const TOTAL_KB = 470;
+const TOTAL_KB = 690;
 
 await main(async () => {
   await ensurePackages();
@@ -53,7 +58,7 @@ await main(async () => {
 async function importRulesWork() {
   const output = await run(bin('depcruise'), ['packages', 'sim', '--config', '.dependency-cruiser.cjs'], { quiet: true });
   const modules = Number(/\((\d+) modules/.exec(output)?.[1] ?? 0);
-  if (modules < 250) throw new Error(`dependency-cruiser saw only ${modules} modules`);
+  if (modules < 330) throw new Error(`dependency-cruiser saw only ${modules} modules`);
 }
 
 async function budget() {

@@ -3,7 +3,7 @@
 import { type Drift, driftOf, filterDrift } from './drift';
 import { type Encoded, encode, FIT_GROUPS, placesOf } from './encode';
 import { type GoalShare, goalShare } from './goalShare';
-import { GROUPS, type Lists, levelsOf, listsOf } from './groups';
+import { type Group, GROUPS, type Lists, levelsOf, listsOf, setBait, waterLevels } from './groups';
 import { type FactorGroup, type FactorState, fitFactors, levelInformation } from './penalisedPoisson';
 import type { TradeRule } from './tradeRules';
 import type { FishedSet, RateConditions, RateQuery, RateWorld } from './world';
@@ -37,6 +37,8 @@ export interface CatchRateModel {
   rate(query: RateQuery): number;
   /** The same by index of spot and presentation in the world. */
   rateAt(spot: number, presentation: number, at: number, conditions: RateConditions): number;
+  /** Rates of several presentations at a spot at one instant, written to out. */
+  ratesAt(spot: number, presentations: readonly number[], at: number, conditions: RateConditions, out: Float64Array): void;
   /** Every factor of a rate; their product, base first, is the rate. */
   factors(query: RateQuery): Factor[];
   /** Variance of the logarithm of a rate from what is not known of its factors. */
@@ -164,14 +166,32 @@ function model(
     }
     return known;
   };
-  const rateAt = (spot: number, presentation: number, at: number, conditions: RateConditions): number => {
-    const v = levelsOf(world, lists, spot, presentation, at, conditions);
-    let log = state.base;
-    for (let g = 0; g < GROUPS.length; g++) {
-      const code = (GROUPS[g] as (typeof GROUPS)[number]).code(v, lists);
-      if (code >= 0) log += (beta[g] as Float64Array)[code] as number;
+  // What the water does is summed once for all presentations.
+  const byWater = GROUPS.map((g, i) => [g, beta[i] as Float64Array] as const).filter(([g]) => !g.bait);
+  const byBait = GROUPS.map((g, i) => [g, beta[i] as Float64Array] as const).filter(([g]) => g.bait);
+  const ratesAt: CatchRateModel['ratesAt'] = (spot, presentations, at, conditions, out) => {
+    const v = waterLevels(world, lists, spot, at, conditions);
+    const sum = (list: readonly (readonly [Group, Float64Array])[], from: number): number => {
+      let log = from;
+      for (let k = 0; k < list.length; k++) {
+        const [group, b] = list[k] as readonly [Group, Float64Array];
+        const code = group.code(v, lists);
+        if (code >= 0) log += b[code] as number;
+      }
+      return log;
+    };
+    const water = sum(byWater, state.base);
+    const lately = spot < 0 ? 1 : (drifts[spot] as number);
+    for (let k = 0; k < presentations.length; k++) {
+      const p = presentations[k] as number;
+      setBait(v, world, lists, p, at, conditions);
+      out[k] = Math.exp(sum(byBait, water)) * lately * shareAt(spot, p);
     }
-    return Math.exp(log) * (spot < 0 ? 1 : (drifts[spot] as number)) * shareAt(spot, presentation);
+  };
+  const one = new Float64Array(1);
+  const rateAt: CatchRateModel['rateAt'] = (spot, presentation, at, conditions) => {
+    ratesAt(spot, [presentation], at, conditions, one);
+    return one[0] as number;
   };
   const indices = (q: RateQuery) => [places.spots.get(q.spot) ?? -1, places.presentations.get(q.presentation) ?? -1] as const;
   const codesOf = (q: RateQuery) => {
@@ -190,6 +210,7 @@ function model(
       return rateAt(s, p, q.at, q.conditions);
     },
     rateAt,
+    ratesAt,
     factors(q) {
       const codes = codesOf(q);
       const [s] = indices(q);

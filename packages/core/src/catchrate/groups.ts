@@ -65,6 +65,8 @@ export interface Lists {
 
 export interface Group {
   readonly name: string;
+  /** Its level depends on the presentation. */
+  readonly bait?: true;
   readonly tau0: number;
   readonly size: (l: Lists) => number;
   readonly code: (v: Levels, l: Lists) => number;
@@ -85,16 +87,18 @@ export const GROUPS: readonly Group[] = [
   { name: 'spot', tau0: 4, size: (l) => l.spots, code: (v) => v.spot },
   { name: 'structure', tau0: 8, size: (l) => l.structures.length, code: (v) => v.structure },
   { name: 'fishing pressure', tau0: 20, size: () => 3, code: (v) => v.pressure, prior: pressurePrior },
-  { name: 'presentation', tau0: 5, size: (l) => l.presentations, code: (v) => v.presentation },
-  { name: 'family', tau0: 8, size: (l) => l.families.length, code: (v) => v.family },
+  { name: 'presentation', bait: true, tau0: 5, size: (l) => l.presentations, code: (v) => v.presentation },
+  { name: 'family', bait: true, tau0: 8, size: (l) => l.families.length, code: (v) => v.family },
   {
     name: 'spot and presentation',
+    bait: true,
     tau0: 5,
     size: (l) => l.spots * l.presentations,
     code: (v, l) => pair(v.spot, v.presentation, l.presentations),
   },
   {
     name: 'structure and family',
+    bait: true,
     tau0: 6,
     size: (l) => l.structures.length * l.families.length,
     code: (v, l) => pair(v.structure, v.family, l.families.length),
@@ -118,6 +122,7 @@ export const GROUPS: readonly Group[] = [
   { name: 'light', tau0: 10, size: () => LIGHTS, code: (v) => v.light, prior: lightPrior, needs: missing('sunHeightDeg', 'light') },
   {
     name: 'presentation and light',
+    bait: true,
     tau0: 8,
     size: (l) => l.presentations * LIGHTS,
     code: (v) => pair(v.presentation, v.light, LIGHTS),
@@ -126,12 +131,14 @@ export const GROUPS: readonly Group[] = [
   { name: 'water temperature', tau0: 8, size: () => TEMPS, code: (v) => v.temp, needs: missing('waterTempC', 'water temperature') },
   {
     name: 'presentation and temperature',
+    bait: true,
     tau0: 8,
     size: (l) => l.presentations * TEMPS,
     code: (v) => pair(v.presentation, v.temp, TEMPS),
   },
   {
     name: 'presentation and clarity',
+    bait: true,
     tau0: 8,
     size: (l) => l.presentations * CLARITIES,
     code: (v) => pair(v.presentation, v.clarity, CLARITIES),
@@ -144,6 +151,7 @@ export const GROUPS: readonly Group[] = [
   { name: 'cold morning', tau0: 20, size: () => 2, reference: 1, code: (v) => v.coldMorning, prior: coldMorningPrior },
   {
     name: 'depth for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -153,6 +161,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'temperature for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -161,6 +170,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'clarity for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -169,6 +179,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'wind for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -177,6 +188,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'current for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -185,6 +197,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'ground for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -193,6 +206,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'season of the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -201,6 +215,7 @@ export const GROUPS: readonly Group[] = [
   },
   {
     name: 'light for the presentation',
+    bait: true,
     tau0: 20,
     size: () => FITS,
     reference: 0,
@@ -262,7 +277,13 @@ export function listsOf(world: RateWorld): Lists {
 
 /** Levels of conditions at a spot and presentation (indices in the world, -1 when unknown there). */
 export function levelsOf(world: RateWorld, lists: Lists, spot: number, presentation: number, at: number, c: RateConditions): Levels {
-  const e: Envelope | null = world.presentations[presentation]?.envelope ?? null;
+  const v = waterLevels(world, lists, spot, at, c);
+  setBait(v, world, lists, presentation, at, c);
+  return v;
+}
+
+/** What does not depend on the presentation; the rest is unknown. */
+export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: number, c: RateConditions): Levels {
   const calm = c.windMps !== null && c.windMps !== undefined && c.windMps < CALM_MPS;
   const from = c.windFromDeg;
   const stage = c.tideStage;
@@ -272,13 +293,12 @@ export function levelsOf(world: RateWorld, lists: Lists, spot: number, presentat
   const known = temp !== null && temp !== undefined;
   const onshore = c.onshore;
   const bank = onshore === null || onshore === undefined || calm ? -1 : onshore < -0.35 ? 0 : onshore > 0.35 ? 2 : 1;
-  const month = new Date(at).getUTCMonth();
   return {
     spot,
     structure: lists.structureOf[spot] ?? -1,
     pressure: (world.spots[spot]?.pressure ?? 0) - 1,
-    presentation,
-    family: lists.familyOf[presentation] ?? -1,
+    presentation: -1,
+    family: -1,
     stage: stage === null || stage === undefined ? -1 : Math.min(STAGES - 1, Math.floor(stage * STAGES)),
     light,
     temp: band(temp, TEMP_EDGES),
@@ -286,19 +306,38 @@ export function levelsOf(world: RateWorld, lists: Lists, spot: number, presentat
     wind: band(c.windMps, WIND_EDGES),
     octant: calm ? 8 : from === null || from === undefined ? -1 : Math.round(from / 45) % 8,
     bankWind: bank < 0 || !known ? -1 : bank * 2 + (temp >= COLD_C ? 1 : 0),
-    month,
+    month: monthOf(at),
     week: Math.min(WEEKS - 1, Math.max(0, Math.floor((world.now - at) / (7 * DAY)))),
     depthLight: depth < 0 || light < 0 ? -1 : depth * LIGHTS + light,
     coldMorning: !known ? -1 : temp < COLD_C && solarHour(at, world.lonDeg ?? 0) < 10 ? 0 : 1,
-    depthFit: e ? fit(c.depthM, e.depthMinM, e.depthMaxM, Math.max(0.5, 0.3 * e.depthMaxM)) : -1,
-    tempFit: e ? fit(temp, e.tempMinC, e.tempMaxC, 3) : -1,
-    clarityFit: e ? fit(c.clarityM, e.clarityMinM, e.clarityMaxM, 0.5) : -1,
-    windFit: e ? fit(c.windMps, e.windMinMps, e.windMaxMps, 2) : -1,
-    currentFit: e ? fit(c.currentMps, e.currentMinMps, e.currentMaxMps, 0.2) : -1,
-    coverFit: coverFit(e, world.spots[spot]?.structure),
-    seasonFit: seasonFit(e, month + 1),
-    lightFit: !e?.light || e.light.length === 0 || light < 0 ? -1 : e.light.includes(light) ? 0 : 2,
+    depthFit: -1,
+    tempFit: -1,
+    clarityFit: -1,
+    windFit: -1,
+    currentFit: -1,
+    coverFit: -1,
+    seasonFit: -1,
+    lightFit: -1,
   };
+}
+
+/** Sets what depends on the presentation. */
+export function setBait(v: Levels, world: RateWorld, lists: Lists, presentation: number, at: number, c: RateConditions): void {
+  const e: Envelope | null = world.presentations[presentation]?.envelope ?? null;
+  v.presentation = presentation;
+  v.family = lists.familyOf[presentation] ?? -1;
+  v.depthFit = e ? fit(c.depthM, e.depthMinM, e.depthMaxM, Math.max(0.5, 0.3 * e.depthMaxM)) : -1;
+  v.tempFit = e ? fit(c.waterTempC, e.tempMinC, e.tempMaxC, 3) : -1;
+  v.clarityFit = e ? fit(c.clarityM, e.clarityMinM, e.clarityMaxM, 0.5) : -1;
+  v.windFit = e ? fit(c.windMps, e.windMinMps, e.windMaxMps, 2) : -1;
+  v.currentFit = e ? fit(c.currentMps, e.currentMinMps, e.currentMaxMps, 0.2) : -1;
+  v.coverFit = coverFit(e, world.spots[v.spot]?.structure);
+  v.seasonFit = seasonFit(e, monthOf(at) + 1);
+  v.lightFit = !e?.light || e.light.length === 0 || v.light < 0 ? -1 : e.light.includes(v.light) ? 0 : 2;
+}
+
+function monthOf(at: number): number {
+  return new Date(at).getUTCMonth();
 }
 
 function coverFit(e: Envelope | null, structure: string | null | undefined): number {

@@ -25,7 +25,7 @@ export function likeWater(sets: readonly FishedSet[], query: RateQuery, now: num
   for (const set of sets) {
     if (set.spot !== query.spot) continue;
     const weight = similarity(set, query, now);
-    if (weight < 0.01) continue;
+    if (weight < LEAST) continue;
     rodHours += weight * set.rodHours;
     fish += weight * set.fish;
     weighted.push({ set, weight });
@@ -34,16 +34,23 @@ export function likeWater(sets: readonly FishedSet[], query: RateQuery, now: num
   return { rodHours, fish, sets: weighted };
 }
 
+/** Weight under which a set says nothing any more. */
+const LEAST = 0.01;
+
+/** Factors from the quickest and most telling on; what has fallen under the least weight is looked at no further. */
 function similarity(set: FishedSet, query: RateQuery, now: number): number {
   const a = set.conditions;
   const b = query.conditions;
-  let w = 2 ** (-Math.max(0, now - set.at) / DAY / HALF_LIFE_DAYS);
-  if (set.presentation !== query.presentation) w *= OTHER_PRESENTATION;
+  let w = set.presentation === query.presentation ? 1 : OTHER_PRESENTATION;
   w *= kernel(circular(a.tideStage, b.tideStage, 1), 0.12);
+  if (w < LEAST) return 0;
+  w *= 2 ** (-Math.max(0, now - set.at) / DAY / HALF_LIFE_DAYS);
   w *= kernel(difference(a.waterTempC, b.waterTempC), 3);
+  if (w < LEAST) return 0;
   w *= kernel(difference(a.windMps, b.windMps), 4);
   const direction = circular(a.windFromDeg, b.windFromDeg, 360);
   w *= (a.windMps ?? 0) < 2 || (b.windMps ?? 0) < 2 ? 1 : kernel(direction, 60);
+  if (w < LEAST) return 0;
   w *= kernel(difference(a.clarityM, b.clarityM), 1);
   const [la, lb] = [lightBand(a.sunHeightDeg), lightBand(b.sunHeightDeg)];
   return w * (la < 0 || lb < 0 ? 0.7 : la === lb ? 1 : 0.5);

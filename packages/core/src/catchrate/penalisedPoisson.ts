@@ -38,6 +38,9 @@ export interface FactorState {
   readonly fish: readonly Float64Array[];
   readonly expected: readonly Float64Array[];
   passes: number;
+  /** Groups with a level in some row, and those with one in every row. */
+  readonly active: readonly number[];
+  readonly whole: readonly number[];
 }
 
 export interface FitOptions {
@@ -69,41 +72,40 @@ const LONGEST_STEP = 1.5;
 export function fitFactors(rows: FactorRows, groups: readonly FactorGroup[], options: FitOptions = {}): FactorState {
   const { warm, passes = 60, tolerance = 1e-3, learn = true, baseRate = 0.5, baseEffort = 4 } = options;
   const n = rows.count;
+  const active: number[] = [];
+  const whole: number[] = [];
   const s: FactorState = {
     base: warm ? warm.base : Math.log(baseRate),
     beta: groups.map((g, i) => Float64Array.from(warm?.beta[i] ?? g.mean ?? new Float64Array(g.size))),
     tau: warm ? Float64Array.from(warm.tau) : Float64Array.from(groups, (g) => g.tau0),
     phi: warm ? warm.phi : PHI0,
     mu: new Float64Array(n),
-    fish: groups.map((g) => new Float64Array(g.size)),
+    fish: groups.map((g, i) => (warm ? Float64Array.from(warm.fish[i] as Float64Array) : new Float64Array(g.size))),
     expected: groups.map((g) => new Float64Array(g.size)),
     passes: 0,
+    active,
+    whole,
   };
   const { mu } = s;
   // A warm start keeps what it expected of the rows that it has seen.
   const seen = warm ? Math.min(n, warm.mu.length) : 0;
   if (warm) mu.set(warm.mu.subarray(0, seen));
   for (let i = seen; i < n; i++) mu[i] = s.base;
-  const active: number[] = [];
-  const whole: number[] = [];
   groups.forEach((_, g) => {
     const code = rows.codes[g] as Int32Array;
     const beta = s.beta[g] as Float64Array;
     const fish = s.fish[g] as Float64Array;
     let known = 0;
-    for (let i = 0; i < n; i++) {
+    for (let i = seen; i < n; i++) {
       const c = code[i] as number;
       if (c < 0) continue;
       known++;
       fish[c] = (fish[c] as number) + (rows.fish[i] as number);
+      mu[i] = (mu[i] as number) + (beta[c] as number);
     }
-    for (let i = seen; i < n; i++) {
-      const c = code[i] as number;
-      if (c >= 0) mu[i] = (mu[i] as number) + (beta[c] as number);
-    }
-    if (known > 0) active.push(g);
+    if (known > 0 || warm?.active.includes(g)) active.push(g);
     // Where every row has a level, the group's own mean can be given to the base at once, instead of creeping there.
-    if (known === n) whole.push(g);
+    if (known === n - seen && (seen === 0 || warm?.whole.includes(g))) whole.push(g);
   });
   let totalFish = 0;
   for (let i = seen; i < n; i++) mu[i] = Math.exp(mu[i] as number) * (rows.effort[i] as number);

@@ -116,14 +116,15 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const open = inputs.spots.map((_, s) => openSteps(inputs, s, steps, (t) => conditionsAt(s, t)));
   const rates = inputs.spots.map((_, s) => {
     const read = (seen[s] as SpotConditions[]).map(rateConditions);
-    return baits.map((p) => {
-      const list = new Array<number>(steps);
-      for (let t = 0; t < steps; t += STRIDE) {
-        const rate = model.rateAt(s, p, at(t), read[t / STRIDE] as RateConditions);
-        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = rate;
-      }
-      return list;
-    });
+    const lists = baits.map(() => new Array<number>(steps));
+    const now = new Float64Array(baits.length);
+    for (let t = 0; t < steps; t += STRIDE) {
+      model.ratesAt(s, baits, at(t), read[t / STRIDE] as RateConditions, now);
+      lists.forEach((list, b) => {
+        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = now[b] as number;
+      });
+    }
+    return lists;
   });
   const bySpot = new Map<string, FishedSet[]>(inputs.spots.map((s) => [s.id, []]));
   for (const set of inputs.sets) bySpot.get(set.spot)?.push(set);

@@ -79,6 +79,78 @@ describe('lab', () => {
     expect(out.results[0].ratePerHour).toBeGreaterThan(out.results[1].ratePerHour * 3);
   });
 
+  it('plans a fleet in which no two boats meet, on one clock, within its bound', () => {
+    const own = randomProblem(4, { spots: 8, steps: 48 });
+    const rates = own.spots.map((s) => [...s.ratePerHour, ...s.ratePerHour].slice(0, 60));
+    const boat = (id: string, startStep: number) => ({
+      id,
+      startStep,
+      endStep: startStep + 48,
+      dockTravelSteps: own.dockTravelSteps,
+      travelSteps: own.travelSteps,
+      ratePerHour: rates,
+    });
+    const input = {
+      stepMin: 5,
+      steps: 60,
+      minStaySteps: 4,
+      marginSteps: 2,
+      timeLimitMs: 1500,
+      spots: own.spots.map(({ id, fadePerHour }) => ({ id, fadePerHour, open: [[2, 58]] })),
+      boats: [boat('first', 0), boat('second', 12)],
+    };
+    const { out, status } = lab('fleet', input);
+    expect(status).toBe(0);
+    expect(out.bound).toBeGreaterThanOrEqual(out.value - 1e-9);
+    expect(out.value).toBeGreaterThan(0.9 * out.bound);
+    const all = out.boats.flatMap((b: { id: string; legs: object[] }) => b.legs.map((l) => ({ ...l, boat: b.id })));
+    for (const l of all) {
+      const i = own.spots.findIndex((s) => s.id === l.spot);
+      expect(l.startStep).toBeGreaterThanOrEqual(2);
+      expect(l.departStep).toBeLessThanOrEqual(58);
+      let sum = 0;
+      for (let t = l.startStep; t < l.departStep; t++)
+        sum += ((rates[i]?.[t] as number) * 5 * Math.exp((-(own.spots[i]?.fadePerHour as number) * (t - l.startStep) * 5) / 60)) / 60;
+      expect(l.expected).toBeCloseTo(sum, 9);
+      for (const o of all)
+        if (o.boat !== l.boat && o.spot === l.spot) expect(o.arriveStep >= l.departStep + 2 || l.arriveStep >= o.departStep + 2).toBe(true);
+    }
+    for (const b of out.boats) {
+      let at = b.id === 'first' ? 0 : 12;
+      let from = -1;
+      for (const l of b.legs) {
+        const i = own.spots.findIndex((s) => s.id === l.spot);
+        const way = from < 0 ? (own.dockTravelSteps[i] as number) : (own.travelSteps[from]?.[i] as number);
+        if (from < 0) expect(l.arriveStep).toBeGreaterThanOrEqual(at + way);
+        else expect(l.arriveStep).toBe(at + way);
+        [at, from] = [l.departStep, i];
+      }
+      if (from >= 0) expect(at + (own.dockTravelSteps[from] as number)).toBeLessThanOrEqual(b.id === 'first' ? 48 : 60);
+    }
+    expect(lab('fleet', { ...input, boats: [{ ...boat('late', 30), endStep: 90 }] }).err).toMatch(
+      /boats.late.endStep: expected at most 60/,
+    );
+  });
+
+  it('says stay or move with the figures of the marginal value theorem', () => {
+    const input = {
+      belief: { a: 2, b: 2 },
+      fadePerHour: 0.6,
+      minutesFished: 60,
+      fish: 0,
+      minutesLeft: 180,
+      alternatives: [{ id: 'drain', a: 6, b: 3, fadePerHour: 0.2, travelMin: 12 }],
+    };
+    const { out } = lab('stay', input);
+    const effort = (1 - Math.exp(-0.6)) / 0.6;
+    expect(out.rateNowPerHour).toBeCloseTo((2 / (2 + effort)) * Math.exp(-0.6), 9);
+    expect(out.bestAlternativePerHour).toBeGreaterThan(1);
+    expect(out).toMatchObject({ move: true, to: 'drain', reconsiderInMin: null });
+    expect(lab('stay', { ...input, fish: 8 }).out).toMatchObject({ move: false, to: null });
+    expect(lab('stay', { ...input, fish: 8 }).out.reconsiderInMin).toBeGreaterThan(0);
+    expect(lab('stay', { ...input, belief: { a: 0, b: 1 } })).toMatchObject({ status: 2, err: expect.stringMatching(/belief.a/) });
+  });
+
   it('reads a rule', () => {
     const rules = [{ id: '1', species: 'bass', zone: null, kind: 'length', minMm: 420, maxMm: null, lengthKind: 'total' }];
     const { out } = lab('verdict', {
