@@ -194,6 +194,17 @@ test('the party, the baits and the past foretold', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Take Lunch out' })).toHaveCount(0);
   await expectAccessible(page);
 
+  // What is not in the boat is not called.
+  await page.getByText('In the boat: every bait').click();
+  await page.getByRole('button', { name: 'None', exact: true }).click();
+  await page.getByLabel(/Paddle-tail/).check();
+  await page.getByRole('button', { name: 'Plan with these' }).click();
+  await expect(page.getByText(/In the boat: 1 of \d+ baits/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Calls' }).click();
+  await expect
+    .poll(async () => [...new Set(await page.locator('[data-bait]').allInnerTexts())], { timeout: 30_000 })
+    .toEqual([expect.stringContaining('Paddle-tail')]);
+
   await page.keyboard.press('g');
   await page.keyboard.press('t');
   await expect(page.getByRole('heading', { level: 1, name: 'Baits' })).toBeVisible();

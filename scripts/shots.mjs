@@ -145,6 +145,8 @@ await main(async () => {
     await page.getByRole('button', { name: 'Missed', exact: true }).click();
     await page.request.post('/api/demo/clock', { data: { now: '2026-06-19T09:12:00.000Z' } });
     await page.reload();
+    await page.getByText(/entries are with the crew/).waitFor({ timeout: 30_000 });
+    await page.waitForTimeout(6000);
     await shot('deck');
   } finally {
     await browser.close();

@@ -82,7 +82,9 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                       {clock(c.fromMs, desk.zone)} to {clock(c.toMs, desk.zone)}
                     </span>
                   </span>
-                  <span className="block truncate text-[0.9rem] text-ink-2">{presentationName(c.presentationId)}</span>
+                  <span className="block truncate text-[0.9rem] text-ink-2" data-bait>
+                    {presentationName(c.presentationId)}
+                  </span>
                   <span className="mt-1 flex items-center gap-3">
                     <span className="w-[74px] shrink-0">
                       <b className="num text-[1.2rem]" data-rate>

@@ -9,6 +9,7 @@ import { ApiProblem, post } from '../app/api';
 import { deskQuery, tripQuery } from '../app/queries';
 import { clock } from '../ui/format';
 import { Button } from '../ui/parts';
+import { Aboard } from './Aboard';
 
 interface PartyProps {
   readonly desk: PlanDesk;
@@ -25,13 +26,13 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
   const [refused, setRefused] = useState('');
   const iso = (ms: number) => new Date(ms).toISOString();
   const noon = Math.min(Math.max(desk.startsAt + HOUR, (desk.startsAt + desk.endsAt) / 2), desk.endsAt - HOUR);
-  async function keep(change: Partial<Pick<PlanDesk, 'patienceMin' | 'breaks'>>) {
-    const next = { patienceMin: desk.patienceMin, breaks: desk.breaks, ...change };
+  async function keep(change: Partial<Pick<PlanDesk, 'patienceMin' | 'breaks' | 'aboard'>>) {
+    const next = { patienceMin: desk.patienceMin, breaks: desk.breaks, aboard: desk.aboard, ...change };
     try {
       await post(`/trips/${trip.id}/fit`, {
         patienceMin: next.patienceMin,
         breaks: next.breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
-        aboard: desk.aboard,
+        aboard: next.aboard,
       });
       setRefused('');
       await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
@@ -189,6 +190,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           ))}
         </p>
       )}
+      <Aboard key={desk.aboard?.join() ?? 'all'} desk={desk} mayEdit={mayEdit} onKeep={(aboard) => void keep({ aboard })} />
     </div>
   );
 }
