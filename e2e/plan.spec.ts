@@ -75,6 +75,13 @@ test('the second captain plans alone first', async ({ page }) => {
   const mine = await stays(page);
   expect(mine.length).toBeGreaterThan(1);
   contested = mine.at(-1) as Stay;
+  // Another trip begins with nothing of this one.
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Screen, trip or command').fill('plan marrow');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: /Marrow/ })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('No legs yet. S lays the day.')).toBeVisible();
+  await expect(page.locator('g[data-leg]')).toHaveCount(0);
 });
 
 test('a captain pins, bans, drags, undoes, compares and keeps', async ({ page }) => {

@@ -21,6 +21,8 @@ test('every desk screen opens by keys, without errors, and passes axe in every t
       ['w', /Hollin Sound, /],
       ['g', 'Hollin Sound'],
       ['p', /Second Kettle|Tern's Errand|Marrow/],
+      ['f', /Fleet, /],
+      ['t', 'Baits'],
       ['r', /Brief for/],
       ['l', 'Log'],
     ] as const) {

@@ -96,8 +96,8 @@ export const deckPack = z.object({
       expected: z.number(),
       lo80: z.number(),
       hi80: z.number(),
-      /** Stay or move, decided with the plan for every count and minute of the leg. */
-      table: z.object({ stepMin: z.number(), leastToStay: z.array(z.int()), to: z.array(id.nullable()), value: z.number() }),
+      /** Stay or move, decided with the plan for every count and minute of the leg; null where the spot is no longer there. */
+      table: z.object({ stepMin: z.number(), leastToStay: z.array(z.int()), to: z.array(id.nullable()), value: z.number() }).nullable(),
     }),
   ),
   /** Belief about each spot on arrival: Gamma(a, b) for all rods. */

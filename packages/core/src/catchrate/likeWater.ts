@@ -27,7 +27,7 @@ export function likeWater(sets: readonly FishedSet[], query: RateQuery, now: num
     const weight = similarity(set, query, now);
     if (weight < LEAST) continue;
     rodHours += weight * set.rodHours;
-    fish += weight * set.fish;
+    fish += weight * (set.counts ?? set.fish);
     weighted.push({ set, weight });
   }
   weighted.sort((a, b) => b.weight - a.weight);

@@ -143,7 +143,7 @@ async function outcomesOf(
       spotId: s.spot,
       spotName: nameOf(s.spot),
       rodHours: s.rodHours,
-      fish: s.fish,
+      fish: s.counts ?? s.fish,
       expected,
       ...countRange(expected, model.dispersion),
     };

@@ -145,7 +145,7 @@ function legTable(
 ): DeckPack['legs'][number]['table'] {
   const leg = legs[i];
   const here = spots.find((s) => s.id === leg?.spotId);
-  if (!leg || !here) throw new Error('a leg without its spot');
+  if (!leg || !here) return null;
   const before = new Set(legs.slice(0, i + 1).map((l) => l.spotId));
   const { value, stepMin, leastToStay, to } = stayTable(
     here,

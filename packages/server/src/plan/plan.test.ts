@@ -3,6 +3,7 @@ import { layDay } from '@bluffwind/core/plan/layDay';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { TEST_NOW } from '../testing/smallOutfit';
 import { crosses } from './alerts';
 import { inputsOf } from './desk';
 
@@ -222,5 +223,71 @@ describe('the party of a trip', () => {
     });
     expect((await captain.post(`/trips/${tripId}/fit`, { ...fit, aboard: [randomUUID()] })).status).toBe(404);
     expect((await captain.post(`/trips/${tripId}/fit`, { ...fit, patienceMin: 2 })).body.fields[0].field).toBe('patienceMin');
+  });
+});
+
+describe('a new forecast', () => {
+  const forecast = async (runAt: number, mps: number) => {
+    const [station] = h.mine.stations;
+    const at = Array.from({ length: 48 }, (_, i) => iso(TEST_NOW + (i - 4) * 3_600_000));
+    const [{ id }] = await h.owner.query(
+      'insert into forecast (outfit_id, station_id, run_at, fetched_at) values ($1, $2, $3, $3) returning id',
+      [h.mine.outfit.id, station?.id, iso(runAt)],
+    );
+    for (const [variable, value] of [
+      ['windMps', mps],
+      ['windFromDeg', 225],
+    ] as const)
+      await h.owner.query('insert into forecast_member values ($1, $2, 0, $3, $4, $5)', [
+        id,
+        h.mine.outfit.id,
+        variable,
+        at,
+        at.map(() => value),
+      ]);
+  };
+
+  it('that crosses a trigger kept with a plan is told on the Board, with what to do and what it is worth', async () => {
+    await forecast(TEST_NOW - 3 * 3_600_000, 4);
+    const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
+    const desk = (await captain.get(`/trips/${tripId}/desk`)).body;
+    const sentence = 'If the wind from the SW is over 7.0 m/s, go to Far stone first.';
+    const kept = await captain.post(`/trips/${tripId}/plans`, {
+      id: randomUUID(),
+      replaces: desk.saved.version,
+      bans: [],
+      legs: desk.saved.legs.map((l: { spotId: string; startAt: string; departAt: string }) => ({
+        spotId: l.spotId,
+        startAt: l.startAt,
+        departAt: l.departAt,
+        pinned: false,
+      })),
+      triggers: [{ sentence, worth: 2.1, chance: 0.4, condition: { atMs: start + 7_200_000, aboveMps: 7, belowMps: null }, planB: [] }],
+    });
+    expect(kept.status).toBe(200);
+    expect(kept.body.triggers).toHaveLength(1);
+    const told = async () =>
+      (await captain.get('/board')).body.open.map((o: { text: string }) => o.text).filter((t: string) => t.includes('Far stone first'));
+    expect(await told()).toEqual([]);
+    await forecast(TEST_NOW - 2 * 3_600_000, 6);
+    expect(await told()).toEqual([]);
+    await forecast(TEST_NOW - 3_600_000, 9);
+    expect(await told()).toEqual([expect.stringMatching(/the new forecast has 9.0 m\/s at \d\d:\d\d. If the wind .* Worth 2.1 fish$/)]);
+  });
+
+  it('is not told of triggers that make no sense', async () => {
+    const desk = (await captain.get(`/trips/${tripId}/desk`)).body;
+    const bad = await captain.post(`/trips/${tripId}/plans`, {
+      id: randomUUID(),
+      replaces: desk.saved.version,
+      bans: [],
+      legs: [{ spotId: h.mine.spots[0]?.id, startAt: iso(1), departAt: iso(2), pinned: false }],
+      triggers: [{ sentence: '', worth: -1, chance: 2, condition: null, planB: [] }],
+    });
+    expect(bad.body.fields.map((f: { field: string }) => f.field)).toEqual([
+      'triggers.0.sentence',
+      'triggers.0.worth',
+      'triggers.0.chance',
+    ]);
   });
 });

@@ -20,6 +20,10 @@ interface SoFar {
 /** The last days foretold from what was known before each: how far the model may be believed. */
 export default function Backtest() {
   const { id = '' } = useParams();
+  return <BacktestOf key={id} id={id} />;
+}
+
+function BacktestOf({ id }: { id: string }) {
   const trip = useQuery(tripQuery(id));
   const desk = useQuery(deskQuery(id));
   const { worker, opened } = usePlanWorker(desk.data);

@@ -444,7 +444,7 @@ const TABLE_SLACK_MIN = 15;
 function tableOf(pack: DeckPack, spotId: string, startedMs: number, visited: ReadonlySet<string>): StayTable | undefined {
   const spot = pack.spots.find((s) => s.id === spotId);
   const leg = pack.legs.find((l) => l.spotId === spotId);
-  if (leg && Math.abs(Date.parse(leg.startAt) - startedMs) <= TABLE_SLACK_MIN * 60_000) return leg.table;
+  if (leg && Math.abs(Date.parse(leg.startAt) - startedMs) <= TABLE_SLACK_MIN * 60_000 && leg.table) return leg.table;
   if (!spot) return undefined;
   const minutes = Math.max(0, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
   return stayTable(spot, spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited));

@@ -21,6 +21,10 @@ const makeFleetWorker = () => new Worker(new URL('../workers/fleet.worker.ts', i
 /** All boats of a day together: no two on a spot, and who gives up what for it. */
 export default function Fleet() {
   const { date = '' } = useParams();
+  return <FleetOf key={date} date={date} />;
+}
+
+function FleetOf({ date }: { date: string }) {
   const queries = useQueryClient();
   const { data: me } = useQuery(meQuery);
   const trips = useQuery(fleetTripsQuery(date));

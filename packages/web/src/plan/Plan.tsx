@@ -38,8 +38,13 @@ const TABS = [
   ['kept', 'Kept'],
 ] as const;
 
+/** A trip's plan; another trip begins with nothing of this one. */
 export default function Plan() {
   const { id = '' } = useParams();
+  return <PlanOf key={id} id={id} />;
+}
+
+function PlanOf({ id }: { id: string }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { data: me } = useQuery(meQuery);

@@ -5,6 +5,7 @@ import { testDatabase } from '../../testing/harness';
 import { connect } from '../database';
 import { House1780000000001 } from './0001-house';
 import { WaterAndGrounds1780000000002 } from './0002-water-and-grounds';
+import { Plan1780000000003 } from './0003-plan';
 
 let owner: DataSource;
 let run: QueryRunner;
@@ -37,11 +38,43 @@ describe('migrations on a database with rows in it', () => {
       `insert into reading (outfit_id, water_id, person_id, source, variable, at, value, flag) values ($1, $2, $3, 'crew', 'clarityM', now(), 2, 1)`,
       [outfit, water, person],
     );
+    const [family, presentation, boat, trip, plan, client] = ['F9', randomUUID(), randomUUID(), randomUUID(), randomUUID(), randomUUID()];
+    await run.query(`insert into family values ($1, $2, 'Soft lure', 0.5, 4, 6, 26, 2, 2, 2, '')`, [outfit, family]);
+    await run.query(`insert into presentation values ($1, $2, $3, 'Shad', 'both')`, [presentation, outfit, family]);
+    await run.query(`insert into boat values ($1, $2, 'Old boat', 'open', 3, 8, 0.5, 12, 1)`, [boat, outfit]);
+    await run.query(`insert into client values ($1, $2, 'Old guest', 1, false, 'Left-handed, likes tea.', '')`, [client, outfit]);
+    await run.query(`insert into trip values ($1, $2, $3, $4, $5, now(), now() + interval '5 hours', 'numbers', 2, 2, '', 'planned')`, [
+      trip,
+      outfit,
+      boat,
+      person,
+      water,
+    ]);
+    await run.query(`insert into plan values ($1, $2, $3, 1, $4, now(), 5, 2, 8, 6, true, '{}', 'pooled-factors-1', 'old')`, [
+      plan,
+      outfit,
+      trip,
+      person,
+    ]);
+    await run.query(
+      `insert into leg (outfit_id, plan_id, position, spot_id, presentation_id, arrive_at, start_at, depart_at, expected, lo80, hi80, pinned)
+       values ($1, $2, 0, $3, $4, now(), now(), now() + interval '1 hour', 5, 2, 8, false)`,
+      [outfit, plan, spot, presentation],
+    );
     await new WaterAndGrounds1780000000002().up(run);
     const [s] = await run.query('select name, points, shape, heat_sd_c, retired_at from spot where id = $1', [spot]);
     expect(s).toEqual({ name: 'Old spot', points: [[-35.2, 47.1]], shape: 'point', heat_sd_c: 0.6, retired_at: null });
     expect(await run.query('select value, note, withdrawn_at from reading')).toEqual([{ value: 2, note: '', withdrawn_at: null }]);
     expect((await run.query('select currents from water'))[0].currents).toEqual([]);
+    await new Plan1780000000003().up(run);
+    expect(await run.query('select zone, look, light, rods, clarity_max_m from family')).toEqual([
+      { zone: 'middle', look: 'natural', light: [], rods: 1, clarity_max_m: null },
+    ]);
+    expect(await run.query('select hand, note from client')).toEqual([{ hand: 'left', note: 'Left-handed, likes tea.' }]);
+    expect(await run.query('select p.expected, p.triggers, p.basis, l.parts from plan p join leg l on l.plan_id = p.id')).toEqual([
+      { expected: 5, triggers: [], basis: null, parts: [] },
+    ]);
+    expect(await run.query('select patience_min, breaks, aboard from trip')).toEqual([{ patience_min: null, breaks: [], aboard: null }]);
   });
   it('give every table of an outfit a policy', async () => {
     const open: { name: string }[] = await run.query(
