@@ -39,7 +39,13 @@ export function CompareSheet({ open, tripId, desk, shown, previous, naive, onClo
   const names = new Map(desk.spots.map((s) => [s.id, s.name]));
   const gained = other ? shown.expected - other.expected : 0;
   return (
-    <Sheet open={open} wide title="Two plans side by side" note="Both are scored with the same rates." onClose={onClose}>
+    <Sheet
+      open={open}
+      wide
+      title="Two plans side by side"
+      note="What is on screen and yesterday’s best have the rates of now; a kept plan shows what it was worth when it was kept."
+      onClose={onClose}
+    >
       {choices.length === 0 ? (
         <p>There is no other plan to hold this one against yet.</p>
       ) : (

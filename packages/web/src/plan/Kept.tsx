@@ -35,6 +35,11 @@ export function Kept({ tripId, desk }: { tripId: string; desk: PlanDesk }) {
   );
 }
 
+/** "2698 sets, 2713 fish, to Thu 18 June 13:48". */
+function evidenceWords(version: string, zone: string): string {
+  return version.replace(/ to (\d{4}-\S+)$/, (_, at: string) => ` to ${dayName(at, zone)} ${clock(at, zone)}`);
+}
+
 function Basis({ tripId, version, zone }: { tripId: string; version: number; zone: string }) {
   const plan = useQuery(keptPlanQuery(tripId, version));
   if (plan.error) return <Fault error={plan.error} />;
@@ -43,7 +48,7 @@ function Basis({ tripId, version, zone }: { tripId: string; version: number; zon
   return (
     <div className="mt-1 text-[0.9rem]">
       <p className="text-ink-2">
-        Made from {p.evidenceVersion}
+        Made from {evidenceWords(p.evidenceVersion, zone)}
         {p.forecastRunAt ? `, the forecast of ${dayName(p.forecastRunAt, zone)} ${clock(p.forecastRunAt, zone)}` : ', no forecast'}, model{' '}
         {p.modelVersion}.
       </p>
