@@ -118,6 +118,8 @@ export const deckPack = z.object({
       b: z.number(),
       fadePerHour: z.number(),
       travelMin: z.record(z.string(), z.number()),
+      /** When the spot can be fished during the trip, ms: its way in, wind and waves. */
+      open: z.array(z.tuple([z.number(), z.number()])),
     }),
   ),
   presentations: z.array(z.object({ id, name: z.string() })),

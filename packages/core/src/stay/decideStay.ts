@@ -16,7 +16,9 @@ export function decideStay(q: StayQuestion, table?: StayTable): StayDecision {
   const last = made.leastToStay.length - 1;
   const at = Math.min(last, Math.round(q.minutesFished / TABLE_STEP_MIN));
   const needed = (t: number) => made.leastToStay[Math.min(last, t)] as number;
-  const to = made.to[at] ?? null;
+  const wanted = made.to[at] ?? null;
+  // What the table had in mind may be shut by now: then the rule's best is gone to.
+  const to = wanted !== null && q.alternatives.some((x) => x.id === wanted) ? wanted : rule.to;
   const move = to !== null && q.fish < needed(at);
   let reconsiderInMin: number | null = null;
   if (!move) {

@@ -69,15 +69,25 @@ export function stayOrMove(s: StayQuestion): StayAdvice {
   };
 }
 
-/** Where a boat may go from a spot: what it has a way to and has not visited. */
+/** Where a boat may go from a spot: what it has a way to, has not visited, and can fish when it gets there. @param atMs - Of leaving. */
 export function alternativesFrom(
-  spots: readonly (Omit<StayAlternative, 'travelMin'> & { readonly travelMin: Readonly<Record<string, number>> })[],
+  spots: readonly (Omit<StayAlternative, 'travelMin'> & {
+    readonly travelMin: Readonly<Record<string, number>>;
+    readonly open?: readonly (readonly [number, number])[];
+  })[],
   here: string,
   visited: ReadonlySet<string>,
+  atMs: number,
 ): StayAlternative[] {
   const ways = spots.find((s) => s.id === here)?.travelMin ?? {};
   return spots
-    .filter((s) => s.id !== here && !visited.has(s.id) && ways[s.id] !== undefined)
+    .filter((s) => {
+      const way = ways[s.id];
+      if (s.id === here || visited.has(s.id) || way === undefined) return false;
+      const there = atMs + way * 60_000;
+      // A pack that was kept before spots had hours says nothing of them.
+      return s.open?.some(([from, to]) => there >= from && there < to) ?? true;
+    })
     .map((s) => ({ id: s.id, a: s.a, b: s.b, fadePerHour: s.fadePerHour, travelMin: ways[s.id] as number }));
 }
 

@@ -97,7 +97,7 @@ describe('the decision with its sentence', () => {
       { id: 'gone', a: 2, b: 1, fadePerHour: 0, travelMin: {} },
       { id: 'cut off', a: 9, b: 1, fadePerHour: 0, travelMin: {} },
     ];
-    expect(alternativesFrom(spots, 'here', new Set(['here', 'gone']))).toEqual([
+    expect(alternativesFrom(spots, 'here', new Set(['here', 'gone']), 0)).toEqual([
       { id: 'there', a: 2, b: 1, fadePerHour: 0, travelMin: 10 },
     ]);
   });

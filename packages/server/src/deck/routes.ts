@@ -1,6 +1,6 @@
 import { deckBatch, deckEntry, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
 import { id } from '@bluffwind/contract/ids';
-import { rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { rankTrip, STEP_MS } from '@bluffwind/core/plan/rankTrip';
 import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
 import { stayTable } from '@bluffwind/core/stay/stayTable';
 import { createRoute, z } from '@hono/zod-openapi';
@@ -62,6 +62,10 @@ export function deckRoutes({ clock }: Deps) {
           b: a / rate,
           fadePerHour: s.fadePerHour,
           travelMin: Object.fromEntries(travel),
+          open: (ranking.open[i] ?? []).map(([from, to]): [number, number] => [
+            trip.startsAt.getTime() + from * STEP_MS,
+            trip.startsAt.getTime() + to * STEP_MS,
+          ]),
         };
       });
       const legs = desk.saved?.legs ?? [];
@@ -151,7 +155,7 @@ function legTable(
     here,
     here.fadePerHour,
     (endMs - Date.parse(leg.startAt)) / 60_000,
-    alternativesFrom(spots, here.id, before),
+    alternativesFrom(spots, here.id, before, Date.parse(leg.startAt)),
   );
   return { stepMin, leastToStay: [...leastToStay], to: [...to], value };
 }

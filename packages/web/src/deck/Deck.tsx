@@ -275,7 +275,7 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
         minutesFished: Math.max(0, minutes),
         fish: here,
         minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
-        alternatives: alternativesFrom(pack.spots, spot.id, visited),
+        alternatives: alternativesFrom(pack.spots, spot.id, visited, now),
       },
       table,
     );
@@ -447,7 +447,7 @@ function tableOf(pack: DeckPack, spotId: string, startedMs: number, visited: Rea
   if (leg && Math.abs(Date.parse(leg.startAt) - startedMs) <= TABLE_SLACK_MIN * 60_000 && leg.table) return leg.table;
   if (!spot) return undefined;
   const minutes = Math.max(0, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
-  return stayTable(spot, spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited));
+  return stayTable(spot, spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited, startedMs));
 }
 
 function Frame({ title, right, children }: { title: string; right: string; children: React.ReactNode }) {
