@@ -17,6 +17,7 @@ await main(async () => {
   const { ensureChromium } = await import('./debian.mjs');
   const { startWorld } = await import('./world.mjs');
   const { benchPan } = await import('../bench/pan.mjs');
+  const { benchDrag } = await import('../bench/drag.mjs');
   const chromium = await ensureChromium();
   await Promise.all([buildServer(), buildSim()]);
   await buildWeb();
@@ -24,6 +25,8 @@ await main(async () => {
   try {
     say('\nChart: dragged about at 1280 x 800');
     await benchPan(world.url, chromium, say);
+    say('\nA leg dragged on the ribbon: from the move to the worth of the day');
+    await benchDrag(world.url, chromium, say);
   } finally {
     await world.stop();
     rmSync(clusterFolder('bench'), { recursive: true, force: true });
