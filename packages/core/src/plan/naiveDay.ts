@@ -52,8 +52,10 @@ export function naiveDay(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPla
   try {
     let looked = 0;
     laid = layDay(asYesterday, hoped, { bans, stop: () => ++looked > 400 });
-  } catch {
-    return null;
+  } catch (error) {
+    // None of these spots can be fished; anything else is a fault.
+    if (error instanceof RangeError) return null;
+    throw error;
   }
   const problem = itineraryProblem({ ...inputs, taken: [] }, ranking);
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));

@@ -80,10 +80,11 @@ export async function loadEvidence(
   const spotAt = new Map(q.spotIds.map((id, i) => [id, i]));
   const presentationAt = new Map(q.presentationIds.map((id, i) => [id, i]));
   const kept = rows.filter((r) => spotAt.has(r.spot_id) && presentationAt.has(r.presentation_id) && r.rod_hours <= ABSURD_ROD_HOURS);
+  const absurd = rows.filter((r) => r.rod_hours > ABSURD_ROD_HOURS).length;
   const fish = kept.reduce((sum, r) => sum + r.fish, 0);
   const column = (name: (typeof CONDITIONS)[number]) => kept.map((r) => (r[name] ?? null) as number | null);
   return {
-    version: `${kept.length} sets, ${Math.round(fish)} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
+    version: `${kept.length} sets${absurd > 0 ? ` (${absurd} of over ${ABSURD_ROD_HOURS} rod-hours left out)` : ''}, ${Math.round(fish)} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
     stopId: kept.map((r) => r.stop_id),
     at: kept.map((r) => r.at.getTime()),
     spot: kept.map((r) => spotAt.get(r.spot_id) as number),

@@ -80,8 +80,10 @@ const work = {
       if (!legs || legs.length === 0) return null;
       try {
         return scoreDay({ ...b.inputs, taken: [] }, b.ranking, legs).expected;
-      } catch {
-        return null;
+      } catch (error) {
+        // The kept plan no longer fits the water.
+        if (error instanceof RangeError) return null;
+        throw error;
       }
     };
     const keptWorth = boats.map(worthOf);
