@@ -2,7 +2,8 @@
 import { chromium } from '@playwright/test';
 
 const FLAGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-sync'];
-const MOVES = 24;
+const MOVES = 60;
+const FRAME_MS = 16.7;
 
 /** Drags the fourth leg of tomorrow's first trip to and fro and times each answer. */
 export async function benchDrag(url, executablePath, say) {
@@ -18,8 +19,6 @@ export async function benchDrag(url, executablePath, say) {
     await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
     await page.keyboard.press('s');
     await page.locator('[data-proof]').waitFor();
-    await page.getByRole('tab', { name: /What if/ }).click();
-    await page.locator('[data-changes-done=true]').waitFor({ timeout: 60_000 });
     const box = await page.locator('g[data-leg] > rect').nth(3).boundingBox();
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
     await page.mouse.move(x, y);
@@ -42,8 +41,9 @@ export async function benchDrag(url, executablePath, say) {
     }
     const taken = (await page.evaluate(() => window.__taken)).sort((a, b) => a - b);
     const middle = taken[Math.floor(taken.length / 2)] ?? Number.NaN;
+    const within = taken.filter((ms) => ms <= FRAME_MS).length;
     say(
-      `  ${taken.length} answers: median ${middle.toFixed(1)} ms, most ${(taken.at(-1) ?? Number.NaN).toFixed(1)} ms (a frame is 16.7 ms)`,
+      `  ${taken.length} answers: median ${middle.toFixed(1)} ms, most ${(taken.at(-1) ?? Number.NaN).toFixed(1)} ms; ${within} within a frame of ${FRAME_MS} ms`,
     );
   } finally {
     await browser.close();

@@ -195,7 +195,9 @@ function whyNoLegs(inputs: PlanInputs, ranking: Ranking): string {
 /** Scores legs made or moved by hand with the solver's arithmetic. Throws RangeError when they cannot be sailed. */
 export function scoreDay(inputs: PlanInputs, ranking: Ranking, legs: readonly TimedPin[]): DayPlan {
   const again = new Set(legs.map((l) => l.spotId)).size < legs.length;
-  const problem = itineraryProblem(inputs, ranking, { again, pins: legs });
+  // Only the spots of the legs matter, which keeps a leg that is dragged within a frame.
+  const bans = inputs.spots.flatMap((s) => (legs.some((l) => l.spotId === s.id) ? [] : [s.id]));
+  const problem = itineraryProblem(inputs, ranking, { again, pins: legs, bans });
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));
   const shut = legs.map((l) => ranking.shut.find((s) => s.spotId === l.spotId)).find((s) => s !== undefined);
   if (shut) throw new RangeError(`legs: ${nameOf(inputs, shut.spotId)} is shut: ${shut.why}`);

@@ -26,7 +26,7 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
   const { x, height } = lane;
   const [drag, setDrag] = useState<{ index: number; byMs: number } | null>(null);
   const from = useRef<{ x: number; index: number; moved: boolean } | null>(null);
-  const frame = useRef(0);
+  const asked = useRef<number | null>(null);
   const first = legs[0];
   const last = legs.at(-1);
   const msPerPixel = (lane.to - lane.from) / (x(lane.to) - x(lane.from));
@@ -37,6 +37,7 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
   const press = (e: PointerEvent<SVGGElement>, index: number) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     from.current = { x: e.clientX, index, moved: false };
+    asked.current = null;
   };
   const moveTo = (e: PointerEvent<SVGGElement>) => {
     const start = from.current;
@@ -45,9 +46,11 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
     if (!start.moved && Math.abs(pixels) < SLACK) return;
     start.moved = true;
     const byMs = stepped(pixels);
+    if (byMs === asked.current) return;
+    asked.current = byMs;
+    // Asked at once: browsers send moves once a frame already.
+    onDrag(start.index, byMs);
     setDrag({ index: start.index, byMs });
-    cancelAnimationFrame(frame.current);
-    frame.current = requestAnimationFrame(() => onDrag(start.index, byMs));
   };
   const release = (e: PointerEvent<SVGGElement>, spotId: string) => {
     const start = from.current;

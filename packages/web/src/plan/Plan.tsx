@@ -18,6 +18,7 @@ import { clock, dayName, fish, GOALS } from '../ui/format';
 import { Menu, MenuItem } from '../ui/Menu';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import type { ChangesSoFar } from '../workers/plan.worker';
+import { AgainstLast, dragWorth } from './AgainstLast';
 import { CallList } from './CallList';
 import { Changes } from './Changes';
 import { CompareSheet } from './CompareSheet';
@@ -54,6 +55,8 @@ function PlanOf({ id }: { id: string }) {
   const waterId = trip.data?.water.id ?? '';
   const chart = useQuery({ ...chartQuery(waterId), enabled: waterId !== '' });
   const { worker, opened } = usePlanWorker(desk.data);
+  // What takes its time has a worker of its own, so that a leg in hand never waits for it.
+  const { worker: behind, opened: behindOpened } = usePlanWorker(opened ? desk.data : undefined);
   const plan = usePlan(id, desk.data, worker, opened !== null);
   const { shown } = plan;
   const cursor = useCursor();
@@ -64,7 +67,7 @@ function PlanOf({ id }: { id: string }) {
   const [changes, setChanges] = useState<ChangesSoFar | null>(null);
   const [comparing, setComparing] = useState(false);
   const [previous, setPrevious] = useState<typeof shown>(null);
-  const [dragged, setDragged] = useState<string | null>(null);
+  const [worth] = useState(dragWorth);
   const dragging = useRef(0);
   const d = desk.data;
   const mayEdit = me !== undefined && me.role !== 'mate' && trip.data?.status !== 'done';
@@ -77,13 +80,13 @@ function PlanOf({ id }: { id: string }) {
 
   // What hangs on the plan is worked out behind it, and never holds it up.
   useEffect(() => {
-    if (!worker || !opened) return;
+    if (!behind || !behindOpened) return;
     let current = true;
     setChanges(null);
-    void worker.naive(shown).then((n) => current && setNaive(n));
+    void behind.naive(shown).then((n) => current && setNaive(n));
     if (shown) {
-      void worker.fit(shown).then((f) => current && setFit(f));
-      void worker.changes(
+      void behind.fit(shown).then((f) => current && setFit(f));
+      void behind.changes(
         shown,
         { bans: shown.bans, again: shown.again },
         proxy((so: ChangesSoFar) => {
@@ -94,7 +97,7 @@ function PlanOf({ id }: { id: string }) {
     return () => {
       current = false;
     };
-  }, [worker, opened, shown]);
+  }, [behind, behindOpened, shown]);
   useEffect(() => {
     if (!worker || !opened || !selected) return setWhyNot(null);
     let current = true;
@@ -172,7 +175,7 @@ function PlanOf({ id }: { id: string }) {
     void worker?.score([...legs].sort((a, b) => a.startMs - b.startMs)).then((s) => {
       // An answer that comes after the leg was let go of is of no use any more.
       if (mine !== dragging.current) return;
-      setDragged('refused' in s ? 'not reached like this: it is timed anew' : `${fish(s.plan.expected)} fish so`);
+      worth.set('refused' in s ? 'not reached like this: it is timed anew' : `${fish(s.plan.expected)} fish so`);
     });
   };
   return (
@@ -342,7 +345,7 @@ function PlanOf({ id }: { id: string }) {
                       onDrag={drag}
                       onDrop={(i, by) => {
                         dragging.current++;
-                        setDragged(null);
+                        worth.set(null);
                         setPrevious(shown);
                         plan.drag(i, by);
                       }}
@@ -351,9 +354,12 @@ function PlanOf({ id }: { id: string }) {
                       {shown.proved ? 'no better day exists' : `within ${fish(over)} of the bound`}
                       {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
                     </text>
-                    <text x={lane.x(d.endsAt) + 12} y={33} fontSize={12} fill="var(--ink-2)" data-against-last>
-                      {dragged ?? against(plan.before, shown.expected, shown.by)}
-                    </text>
+                    <AgainstLast
+                      x={lane.x(d.endsAt) + 12}
+                      y={33}
+                      worth={worth}
+                      rest={against(plan.before, shown.expected, shown.by)}
+                    />
                     {naive && (
                       <text x={lane.x(d.endsAt) + 12} y={49} fontSize={12} fill="var(--ink-2)">
                         {`yesterday’s best again: ${fish(naive.expected)}`}
