@@ -1,5 +1,5 @@
-// npm test: every test. "npm test -- unit" runs core, database and web units only, "npm test -- browser" the stories
-// (of files whose names hold what follows, if anything does).
+// npm test: every test. "npm test -- unit" runs core, database and web units only, "npm test -- browser" the stories;
+// either of files whose names hold what follows, if anything does.
 import { spawnSync } from 'node:child_process';
 import { createServer } from 'node:http';
 import { readFileSync, rmSync } from 'node:fs';
@@ -47,7 +47,7 @@ async function unit() {
     rmSync(report, { force: true });
     const result = spawnSync(
       path.join(ROOT, 'node_modules/.bin/vitest'),
-      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`, ...process.argv.slice(3)],
       {
         cwd: ROOT,
         stdio: ['ignore', 'inherit', 'inherit'],

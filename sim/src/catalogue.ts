@@ -236,7 +236,14 @@ export const PRESENTATIONS: readonly Presentation[] = [
   p('F10', 'Drop rig, ragworm, hook 25 cm up', 'salt', { weightG: 40, leaderKg: 5, retrieve: 'held still' }),
   p('F10', 'Drop rig, worm, hook 40 cm up', 'fresh', { weightG: 14, leaderKg: 2.5, retrieve: 'held still' }),
   p('F11', 'Drop rig at the rocks, shrimp', 'salt', { weightG: 30, leaderKg: 8, retrieve: 'recast each 40 s' }),
-  p('F12', 'Two-bait rig, jig and live prawn', 'salt', { weightG: 14, leaderKg: 6, retrieve: 'hops and rest', pauseS: 12 }),
+  p('F12', 'Two-bait rig, jig and live prawn', 'salt', {
+    weightG: 14,
+    leaderKg: 6,
+    retrieve: 'hops and rest',
+    pauseS: 12,
+    // The prawn trap fills two live wells in a night.
+    boatsADay: 2,
+  }),
   p('F13', 'Flatfish hopper 15 g, worm tip', 'salt', { weightG: 15, colour: 'orange', leaderKg: 4, retrieve: 'quick flicks' }),
   p('F14', 'Vertical spoon 60 g', 'salt', { weightG: 60, colour: 'silver', leaderKg: 12, retrieve: 'lift and fall' }),
   p('F15', 'Small bait on a horizontal head', 'salt', { weightG: 5, colour: 'pearl', leaderKg: 3, retrieve: 'held at the mark' }),

@@ -2,6 +2,9 @@
 
 export type Structure = 'piles' | 'rock' | 'drain' | 'flat' | 'edge' | 'wall' | 'weed' | 'hole' | 'reef' | 'wreck' | 'wood' | 'inflow';
 
+/** Kept by the captain who found it. */
+export const KEPT_SPOT = 'Mill stream mouth';
+
 /** [name, x, y, structure, bottom, charted depth on the way in or null, privacy] */
 export type SpotSeed = readonly [string, number, number, Structure, string, number | null, 'crew' | 'captain'];
 

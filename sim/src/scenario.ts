@@ -8,7 +8,7 @@ import { crewClarity, crewTemperatures } from './crewReadings';
 import { GROUND } from './geography';
 import { FISH } from './hiddenTruth';
 import { drawHistory, SEASONS } from './history';
-import { CLIENT_NAMES, SPOTS } from './names';
+import { CLIENT_NAMES, KEPT_SPOT, SPOTS } from './names';
 import { KEYS, lonLat, measured, position, type WaterKey } from './place';
 import { HAZARDS, pierSurvey, soundFeatures } from './soundChart';
 import { seededUuid } from './uuid';
@@ -213,6 +213,8 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       accessDepthM,
       fadePerHour: 0.35,
       privacy,
+      // One captain found it and tells only the owner.
+      keeperId: name === KEPT_SPOT ? (people.find((x) => x.name === 'Oskar Thrane')?.id ?? null) : null,
       hazards: HAZARDS[name] ?? '',
       legality: name === 'Ansgar dam' ? 'Keep 50 m off the spillway.' : '',
       restDays: structure === 'hole' ? 3 : 0,

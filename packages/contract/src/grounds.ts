@@ -25,6 +25,10 @@ export const spotView = z.object({
   accessDepthM: z.number().nullable(),
   fadePerHour: z.number(),
   privacy,
+  /** The captain who keeps it; null when nobody does. */
+  keeperId: id.nullable(),
+  /** 1 anyone, 2 sure feet, 3 a climb. */
+  footing: z.int(),
   hazards: z.string(),
   /** What files said of it, a line each. */
   note: z.string(),
@@ -57,6 +61,9 @@ export const spotEdit = z
     depthMaxM: z.number().min(-10).max(500).nullable(),
     accessDepthM: z.number().min(-10).max(50).nullable(),
     privacy,
+    /** One captain and the owner only; needs privacy captain. */
+    keeperId: id.nullable().default(null),
+    footing: z.int().min(1).max(3).default(1),
     hazards: z.string().trim().max(500),
     legality: z.string().trim().max(500),
     restDays: z.int().min(0).max(60),

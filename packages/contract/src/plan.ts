@@ -74,7 +74,13 @@ export const legBasis = z.object({
   stopIds: z.array(id),
   conditions: z.object({ windMps: nullable, windFromDeg: nullable, waterTempC: nullable, tideHeightM: nullable, clarityM: nullable }),
 });
-export const planOptions = z.object({ again: z.boolean() }).strict();
+export const planOptions = z
+  .object({
+    again: z.boolean(),
+    /** Presentations that are aboard but left to other boats. */
+    without: z.array(id).max(200).default([]),
+  })
+  .strict();
 
 export const savedPlan = z.object({
   id,
@@ -102,9 +108,14 @@ export const planDesk = z.object({
   startsAt: z.number(),
   endsAt: z.number(),
   zone: z.string(),
-  counting: z.enum(['all', 'long', 'keepable']),
+  counting: z.enum(['all', 'long', 'keepable', 'action']),
+  /** Species of the goal with the weight of a fish of each. */
+  species: z.array(z.object({ id, name: z.string(), weight: z.number() })),
+  /** Fish that all anglers together may keep in the day by the crew's copy of the rules; null when no bag is on file or none is kept. */
+  bag: z.int().nullable(),
   rods: z.int(),
   skill: z.int(),
+  footing: z.int(),
   patienceMin: z.int().nullable(),
   breaks: z.array(z.object({ name: z.string(), fromMs: z.number(), toMs: z.number() })),
   /** Presentations in the boat; null when all are. */
@@ -137,6 +148,7 @@ export const planDesk = z.object({
       fetchM: z.array(z.int()),
       accessDepthM: nullable,
       fadePerHour: z.number(),
+      footing: z.int(),
       lat: z.number(),
       lon: z.number(),
     }),
@@ -150,13 +162,18 @@ export const planDesk = z.object({
       skill: z.int(),
       coverRate: z.int(),
       snag: z.int(),
+      rods: z.int(),
+      /** Boats that the day's bait lasts for; null for any number. */
+      boatsADay: z.int().nullable(),
+      /** Boats that have the last of it. */
+      heldBy: z.array(z.string()),
       zone: z.enum(['bottom', 'middle', 'surface']),
       look: z.string(),
       envelope,
     }),
   ),
   evidence,
-  taken: z.array(z.object({ spotId: id, fromMs: z.number(), toMs: z.number(), boat: z.string() })),
+  taken: z.array(z.object({ tripId: id, spotId: id, fromMs: z.number(), toMs: z.number(), boat: z.string() })),
   /** Wind of each member of the newest forecast. */
   members: z
     .object({ atMs: z.array(z.number()), members: z.array(z.object({ east: z.array(z.number()), north: z.array(z.number()) })) })
@@ -165,6 +182,8 @@ export const planDesk = z.object({
   travelMin: z.array(z.array(nullable)),
   forecastRunAt: instant.nullable(),
   saved: savedPlan.nullable(),
+  /** Legs of the kept plan at spots that only its captain and the owner see. */
+  hiddenLegs: z.int(),
   /** Plans that were kept before, newest first. */
   earlier: z.array(z.object({ version: z.int(), madeAt: instant, madeBy: z.string(), expected: z.number() })),
 });
@@ -179,10 +198,22 @@ export const newPlan = z
       .min(1, 'a plan needs at least one leg')
       .max(20),
     bans: z.array(id).max(100),
-    options: planOptions.default({ again: false }),
+    options: planOptions.default({ again: false, without: [] }),
     triggers: z.array(planTrigger).max(20).default([]),
     /** Version this one replaces; 0 for the first. */
     replaces: z.int().nonnegative(),
+  })
+  .strict();
+
+export type NewPlan = z.infer<typeof newPlan>;
+
+/** Plans of several trips of a day, kept together or not at all. */
+export const fleetPlans = z
+  .object({
+    plans: z
+      .array(newPlan.extend({ tripId: id }).strict())
+      .min(1, 'no plan was sent')
+      .max(20),
   })
   .strict();
 

@@ -135,6 +135,7 @@ const outfitScenario = z.object({
       retrieve: z.string().optional(),
       pauseS: z.number().nullable().optional(),
       look: z.string().nullable().optional(),
+      boatsADay: z.int().nullable().optional(),
     }),
   ),
   spots: z.array(
@@ -152,6 +153,8 @@ const outfitScenario = z.object({
       accessDepthM: z.number().nullable(),
       fadePerHour: z.number().nonnegative(),
       privacy: z.enum(['crew', 'captain']),
+      keeperId: id.nullable().optional(),
+      footing: z.int().min(1).max(3).optional(),
       hazards: z.string(),
       legality: z.string(),
       restDays: z.int().nonnegative(),

@@ -79,11 +79,16 @@ export function createApp(deps: Deps) {
     if (!who) throw new Problem('not_signed_in');
     c.set('who', who);
     // One transaction a request, seeing one outfit; an error anywhere in it leaves nothing behind.
-    await inOutfit(deps.source, who.outfitId, async (entities) => {
-      c.set('entities', entities);
-      await next();
-      if (c.error) throw c.error;
-    });
+    await inOutfit(
+      deps.source,
+      who.outfitId,
+      async (entities) => {
+        c.set('entities', entities);
+        await next();
+        if (c.error) throw c.error;
+      },
+      who,
+    );
   });
   for (const routes of [
     authRoutes,

@@ -156,7 +156,7 @@ function model(
   const drifts = Float64Array.from(world.spots, (_, s) => driftOf(drift, s));
   const shares = new Map<number, number>();
   const shareAt = (spot: number, presentation: number): number => {
-    if (counting === 'all') return 1;
+    if (counting === 'all' || counting === 'action') return 1;
     const key = spot * lists.presentations + presentation;
     let known = shares.get(key);
     if (known === undefined) {

@@ -20,7 +20,7 @@ export type GoalShare = (spot: string, presentation: string) => readonly ShareFa
 
 /** What a log says of the share that counts, or null when every fish does. */
 export function goalShare(sets: readonly FishedSet[], counting: Counting): GoalShare | null {
-  if (counting === 'all') return null;
+  if (counting === 'all' || counting === 'action') return null;
   return counting === 'long' ? longShare(sets) : keptShare(sets);
 }
 

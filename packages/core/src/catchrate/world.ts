@@ -77,8 +77,8 @@ export interface RatePresentation {
   readonly envelope: Envelope | null;
 }
 
-/** What the goal counts: every fish, those that are long enough, or those that may be kept. */
-export type Counting = 'all' | 'long' | 'keepable';
+/** What the goal counts: every fish of its species, those that are long enough, those that may be kept, or every fish of any kind. */
+export type Counting = 'all' | 'long' | 'keepable' | 'action';
 
 export interface RateWorld {
   readonly spots: readonly RateSpot[];

@@ -157,7 +157,7 @@ describe('terms of the party', () => {
     expect(() => layDay({ ...trip, endsAt: START + 15 * MINUTE }, rankTrip({ ...trip, endsAt: START + 15 * MINUTE }))).toThrow(
       /none can be fished/,
     );
-    expect(() => layDay(trip, rankTrip(trip, { aboard: [] }))).toThrow(/no presentation aboard|no presentation within/);
+    expect(() => layDay(trip, rankTrip(trip, { aboard: [] }))).toThrow(/no presentation can be fished on this trip: none is aboard/);
     expect(() =>
       layDay(
         { ...trip, spots: trip.spots.map((s) => ({ ...s, restsUntil: END })) },

@@ -5,6 +5,7 @@ import { solveItinerary } from '../itinerary/solveItinerary';
 import { localTime, MINUTE } from '../units/time';
 import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
+import { whyLeftOut } from './whyLeftOut';
 
 /** A presentation fished for part of a leg. */
 export interface LegPart {
@@ -62,6 +63,8 @@ export interface LayOptions {
   readonly stays?: Readonly<Record<string, { readonly minMin?: number; readonly maxMin?: number }>>;
   /** Spots may be fished a second time after a rest. */
   readonly again?: boolean;
+  /** Presentations that this plan does without, though they are aboard. */
+  readonly without?: readonly string[];
   readonly stop?: () => boolean;
 }
 
@@ -75,6 +78,14 @@ const AGAIN_WORTH = 0.75;
 const AGAIN_SPOTS = 8;
 const AGAIN = ' again';
 const MAX_PLANNED = 52;
+/** To learn, a party sees several waters, and no long blank: longest stay in steps, wait for a fish in minutes (common practice). */
+const LEARN_STAY_STEPS = 15;
+const LEARN_PATIENCE_MIN = 30;
+
+/** Longest wait for a fish that a plan lets a party stand, minutes; null when any. */
+export function patienceOf(inputs: Pick<PlanInputs, 'patienceMin' | 'counting'>): number | null {
+  return inputs.patienceMin ?? (inputs.counting === 'action' ? LEARN_PATIENCE_MIN : null);
+}
 
 /** Spot id of an itinerary's spot, which may be a second visit. */
 export const placeOf = (id: string): string => (id.endsWith(AGAIN) ? id.slice(0, -AGAIN.length) : id);
@@ -83,13 +94,15 @@ export const placeOf = (id: string): string => (id.endsWith(AGAIN) ? id.slice(0,
 export function itineraryProblem(
   inputs: PlanInputs,
   ranking: Ranking,
-  { bans = [], stays = {}, again = false, order, pins = [] }: LayOptions = {},
+  { bans = [], stays = {}, again = false, order, pins = [], without = [] }: LayOptions = {},
 ): ItineraryProblem {
   const steps = stepsOf(inputs);
   const toSteps = (min: number | null | undefined) => (min === null || min === undefined ? steps + 1 : Math.ceil(min / STEP_MIN));
   const stepOf = (ms: number) => (ms - inputs.startsAt) / (STEP_MIN * MINUTE);
   const whole = (ms: number | undefined) => (ms === undefined ? undefined : Math.round(stepOf(inputs.startsAt + ms)));
+  const patience = patienceOf(inputs);
   const rank = new Map(ranking.calls.map((c, i) => [c.spotId, i]));
+  const longest = inputs.counting === 'action' ? LEARN_STAY_STEPS : undefined;
   const firsts = inputs.spots
     .map((spot, i) => ({ spot, i, id: spot.id, worth: 1 }))
     .filter(({ spot, i }) => !bans.includes(spot.id) && ranking.open[i]?.length && inputs.dockTravelMin[i] !== null)
@@ -108,7 +121,7 @@ export function itineraryProblem(
     minStaySteps: MIN_STAY_STEPS,
     switchSteps: SWITCH_STEPS,
     pauses: inputs.breaks.map((b) => [Math.floor(stepOf(b.fromMs)), Math.ceil(stepOf(b.toMs))] as const),
-    leastRatePerHour: inputs.patienceMin === null ? 0 : 60 / inputs.patienceMin,
+    leastRatePerHour: patience === null ? 0 : 60 / patience,
     maxRunSteps: inputs.boat.runMin === null ? undefined : Math.floor(inputs.boat.runMin / STEP_MIN),
     order,
     dockTravelSteps: kept.map(({ i }) => toSteps(inputs.dockTravelMin[i])),
@@ -117,6 +130,7 @@ export function itineraryProblem(
       const lists = ranking.rates[i] as readonly (readonly number[])[];
       const best = lists
         .map((list, b) => ({ b, list, most: openMost(list, ranking.open[i] as readonly (readonly [number, number])[]) }))
+        .filter(({ b }) => !without.includes(inputs.presentations[ranking.baits[b] as number]?.id as string))
         .sort((x, y) => y.most - x.most)
         .slice(0, BAITS);
       const baits = best.map(({ b, list }) => ({
@@ -134,7 +148,7 @@ export function itineraryProblem(
           .filter((t) => t.spotId === spot.id)
           .map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
         minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE),
-        maxStaySteps: whole(stay?.maxMin === undefined ? undefined : stay.maxMin * MINUTE),
+        maxStaySteps: stay?.maxMin === undefined ? longest : whole(stay.maxMin * MINUTE),
         ...(id === spot.id ? {} : { again: { spot: spot.id, restSteps: REST_STEPS } }),
       };
     }),
@@ -158,8 +172,9 @@ export function layDay(inputs: PlanInputs, ranking: Ranking, options: LayOptions
   const closed = pins.map((p) => ranking.shut.find((s) => s.spotId === p.spotId)).find((s) => s !== undefined);
   if (closed) throw new RangeError(`pins: ${nameOf(inputs, closed.spotId)} is pinned but shut: ${closed.why}`);
   const problem = itineraryProblem(inputs, ranking, options);
-  if (problem.spots.length === 0 || ranking.baits.length === 0)
-    throw new RangeError(`spots: none can be fished on this trip; ${whyNone(inputs, ranking)}`);
+  requireBait(inputs, ranking, options.without);
+  if (problem.spots.length === 0)
+    throw new RangeError(`spots: none can be fished on this trip; ${ranking.shut[0]?.why ?? 'all are banned'}`);
   try {
     const solved = solveItinerary(problem, { pins: pins.map((p) => pinned(inputs, p)), stop });
     if (solved.legs.length === 0) throw new RangeError(`spots: none can be fished on this trip; ${whyNoLegs(inputs, ranking)}`);
@@ -174,17 +189,23 @@ function pinned(inputs: PlanInputs, p: Pin): PinnedStay {
   return { spot: p.spotId, startStep: step(p.startMs), departStep: step(p.departMs) };
 }
 
-function whyNone(inputs: PlanInputs, ranking: Ranking): string {
-  if (ranking.baits.length === 0) return `no presentation aboard is within the party's skill of ${inputs.skill}`;
-  return ranking.shut[0]?.why ?? 'all are banned';
+function requireBait(inputs: PlanInputs, ranking: Ranking, without: readonly string[] = []): void {
+  if (ranking.baits.some((b) => !without.includes(inputs.presentations[b]?.id as string))) return;
+  const why = inputs.presentations.flatMap(
+    (p) => whyLeftOut(inputs, p) ?? (without.includes(p.id) ? `${p.name} is left to other boats` : []),
+  );
+  throw new RangeError(
+    `presentations: no presentation can be fished on this trip: ${[...new Set(why)].slice(0, 3).join('; ') || 'none is aboard'}`,
+  );
 }
 
 /** Every spot is open, but no stay is worth while: the party's patience, the time or the fuel is the limit. */
 function whyNoLegs(inputs: PlanInputs, ranking: Ranking): string {
   const steps = stepsOf(inputs);
-  if (inputs.patienceMin !== null) {
+  const patience = patienceOf(inputs);
+  if (patience !== null) {
     const best = (ranking.calls[0]?.ratePerRodHour ?? 0) * inputs.rods;
-    return `the party's patience of ${inputs.patienceMin} min between fish is the limit; the best spot gives one in ${best > 0 ? (60 / best).toFixed(0) : 'no'} min`;
+    return `the party's patience of ${patience} min between fish is the limit; the best spot gives one in ${best > 0 ? (60 / best).toFixed(0) : 'no'} min`;
   }
   const nearest = Math.min(...inputs.dockTravelMin.map((m) => m ?? Number.POSITIVE_INFINITY));
   if (2 * nearest > steps * STEP_MIN)
@@ -193,11 +214,17 @@ function whyNoLegs(inputs: PlanInputs, ranking: Ranking): string {
 }
 
 /** Scores legs made or moved by hand with the solver's arithmetic. Throws RangeError when they cannot be sailed. */
-export function scoreDay(inputs: PlanInputs, ranking: Ranking, legs: readonly TimedPin[]): DayPlan {
+export function scoreDay(
+  inputs: PlanInputs,
+  ranking: Ranking,
+  legs: readonly TimedPin[],
+  { without }: Pick<LayOptions, 'without'> = {},
+): DayPlan {
+  requireBait(inputs, ranking, without);
   const again = new Set(legs.map((l) => l.spotId)).size < legs.length;
   // Only the spots of the legs matter, which keeps a leg that is dragged within a frame.
   const bans = inputs.spots.flatMap((s) => (legs.some((l) => l.spotId === s.id) ? [] : [s.id]));
-  const problem = itineraryProblem(inputs, ranking, { again, pins: legs, bans });
+  const problem = itineraryProblem(inputs, ranking, { again, pins: legs, bans, without });
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));
   const shut = legs.map((l) => ranking.shut.find((s) => s.spotId === l.spotId)).find((s) => s !== undefined);
   if (shut) throw new RangeError(`legs: ${nameOf(inputs, shut.spotId)} is shut: ${shut.why}`);

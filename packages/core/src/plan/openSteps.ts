@@ -12,7 +12,7 @@ const SHELTERED_M = 500;
 /** Step ranges in which a spot can be fished. */
 export function openSteps(inputs: PlanInputs, s: number, steps: number, conditions: (step: number) => SpotConditions): [number, number][] {
   const spot = inputs.spots[s] as PlanSpot;
-  if (inputs.dockTravelMin[s] === null || rests(inputs, spot)) return [];
+  if (inputs.dockTravelMin[s] === null || rests(inputs, spot) || spot.footing > inputs.footing) return [];
   return openRanges(steps, (t) => shutBy(inputs, spot, conditions(t)) === null).filter(([from, to]) => to - from >= MIN_STAY_STEPS);
 }
 
@@ -38,6 +38,7 @@ export function whyShut(
   const spot = inputs.spots[s] as PlanSpot;
   if (inputs.dockTravelMin[s] === null) return 'no way there for this boat at its draught';
   if (rests(inputs, spot)) return `left to rest until ${new Date(spot.restsUntil as number).toISOString().slice(0, 10)}`;
+  if (spot.footing > inputs.footing) return `asks for ${FOOTING[spot.footing - 1]}, more than the party manages`;
   const counts = { bar: 0, wind: 0, wave: 0 };
   for (let t = 0; t < steps; t += stride) {
     const why = shutBy(inputs, spot, conditions(t));
@@ -47,6 +48,8 @@ export function whyShut(
   if (counts.wind >= counts.wave && counts.wind > 0) return "gusts over the boat's own limit there during the trip";
   return counts.wave > 0 ? "waves over the boat's own limit there during the trip" : 'no presentation within the skill of the party';
 }
+
+const FOOTING = ['no footing', 'sure feet', 'a climb'] as const;
 
 const SHUT_WORDS: Record<Shutting, string> = {
   bar: 'too little water on the way in',

@@ -1,5 +1,7 @@
 // Who is aboard and how the plan fits them, in a sentence.
-import type { DayPlan } from './layDay';
+import { expectedWithin } from '../catchrate/expectedWithin';
+import { localTime } from '../units/time';
+import { type DayPlan, patienceOf } from './layDay';
 import type { PlanInputs } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 
@@ -62,7 +64,12 @@ export function longestWaitMin(inputs: PlanInputs, ranking: Ranking, plan: Pick<
 }
 
 /** The plan's fit to its party, in one sentence. */
-export function fitSentence(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'legs'>, guests: readonly Guest[]): string {
+export function fitSentence(
+  inputs: PlanInputs,
+  ranking: Ranking,
+  plan: Pick<DayPlan, 'legs' | 'expected'>,
+  guests: readonly Guest[],
+): string {
   const children = guests.filter((g) => g.child).length;
   const firsts = guests.filter((g) => !g.child && g.experience === 1).length;
   const who = [
@@ -71,6 +78,7 @@ export function fitSentence(inputs: PlanInputs, ranking: Ranking, plan: Pick<Day
     guests.some((g) => g.hand === 'left') ? 'a left hand' : '',
   ].filter((x) => x !== '');
   const wait = longestWaitMin(inputs, ranking, plan);
+  const patience = patienceOf(inputs);
   const used = new Set(plan.legs.flatMap((l) => (l.parts.length > 0 ? l.parts.map((p) => p.presentationId) : [l.presentationId])));
   const hardest = Math.max(1, ...inputs.presentations.filter((p) => used.has(p.id)).map((p) => p.skill));
   const skill = ['anyone can fish its baits', 'its baits ask for some practice', 'its baits are for experts'][hardest - 1] as string;
@@ -78,9 +86,23 @@ export function fitSentence(inputs: PlanInputs, ranking: Ranking, plan: Pick<Day
     who.length > 0 ? `For ${who.join(', ')}: ` : '',
     wait === null
       ? ''
-      : `a fish is to be expected every ${Math.round(wait)} min at the slowest${inputs.patienceMin === null ? '' : `, they stand ${inputs.patienceMin}`}; `,
+      : `a fish is to be expected every ${Math.round(wait)} min at the slowest${patience === null ? '' : `, they stand ${patience}`}; `,
     `${skill}.`,
+    bagWords(inputs, ranking, plan),
   ];
   const text = parts.join('');
   return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** What of a day's fish the bag lets the party keep, and when it is likely full; empty when nothing limits it. */
+function bagWords(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'legs' | 'expected'>): string {
+  if (inputs.bag === null) return '';
+  const kept = expectedWithin(plan.expected, ranking.model.dispersion * Math.max(1, plan.legs.length), inputs.bag);
+  let sum = 0;
+  const full = plan.legs.find((l) => {
+    sum += l.expected;
+    return sum >= (inputs.bag ?? 0);
+  });
+  const when = full ? `, likely full by ${localTime(full.departMs, inputs.zone)}; what comes then goes back` : '';
+  return ` To be kept: ${kept.toFixed(1)} of the ${plan.expected.toFixed(1)} fish, within the bag of ${inputs.bag} by the crew's copy of the rules${when}.`;
 }

@@ -13,6 +13,8 @@ export interface PlanSpot extends SpotGround {
   readonly accessDepthM: number | null;
   /** How fast a stay fades, 1/h. */
   readonly fadePerHour: number;
+  /** How it is stood or walked: 1 anyone, 2 sure feet, 3 a climb. */
+  readonly footing: number;
   /** It is left to rest until then; null when it is not. */
   readonly restsUntil: number | null;
 }
@@ -31,6 +33,10 @@ export interface PlanPresentation {
   readonly coverRate: number;
   /** Risk of loss, 1 to 3. */
   readonly snag: number;
+  /** Rods that it takes. */
+  readonly rods: number;
+  /** Boats that have the last of the day's bait; empty when there is enough. */
+  readonly heldBy: readonly string[];
   readonly zone: Zone;
   /** What it looks like to a fish, in a word. */
   readonly look: string;
@@ -59,10 +65,14 @@ export interface PlanInputs {
   readonly endsAt: number;
   readonly zone: string;
   readonly counting: Counting;
+  /** Fish that all anglers together may keep; null when nothing limits it or none are kept. */
+  readonly bag: number | null;
   /** Rods fished at once. */
   readonly rods: number;
   /** Greatest skill of presentation the party can fish. */
   readonly skill: number;
+  /** Hardest footing that the party manages, 1 to 3. */
+  readonly footing: number;
   /** Longest wait for a fish that the party stands, minutes; null when it does not mind. */
   readonly patienceMin: number | null;
   readonly breaks: readonly Break[];

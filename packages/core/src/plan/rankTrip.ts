@@ -8,6 +8,7 @@ import { MINUTE } from '../units/time';
 import { openSteps, whyShut } from './openSteps';
 import { type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
 import { type Reason, reasonsOf } from './reasons';
+import { whyLeftOut } from './whyLeftOut';
 
 /** Another presentation at a call's spot and hour. */
 export interface OtherBait {
@@ -112,7 +113,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   // Conditions change little in a quarter of an hour; each spot's are worked out once for all presentations.
   const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, at(i * STRIDE))));
   const conditionsAt = (s: number, step: number) => seen[s]?.[Math.min(seen[s].length - 1, Math.floor(step / STRIDE))] as SpotConditions;
-  const baits = inputs.presentations.flatMap((p, i) => (p.skill <= inputs.skill && (aboard?.includes(p.id) ?? true) ? [i] : []));
+  const baits = inputs.presentations.flatMap((p, i) => (whyLeftOut(inputs, p, aboard) === null ? [i] : []));
   const open = inputs.spots.map((_, s) => openSteps(inputs, s, steps, (t) => conditionsAt(s, t)));
   const rates = inputs.spots.map((_, s) => {
     const read = (seen[s] as SpotConditions[]).map(rateConditions);

@@ -47,8 +47,9 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     structure: 'rock',
     pressure: 1,
     restsUntil: null,
+    footing: 1,
   };
-  const bait = { coverRate: 3, snag: 1, zone: 'middle' as const, look: 'natural', envelope: ENVELOPE };
+  const bait = { coverRate: 3, snag: 1, rods: 1, heldBy: [], zone: 'middle' as const, look: 'natural', envelope: ENVELOPE };
   return {
     now: START - 12 * HOUR,
     startsAt: START,
@@ -57,6 +58,8 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     rods: 3,
     skill: 3,
     counting: 'all',
+    bag: null,
+    footing: 3,
     patienceMin: null,
     breaks: [],
     taken: [],

@@ -45,9 +45,14 @@ const SOLVE_STEPS = 400;
 const ODDS = { wind: 0.25, shift: 0.3, tide: 0.05, taken: 0.15 } as const;
 
 /** Fish of legs kept as they are, counting only the hours in which each spot can be fished. */
-export function worthAsItStands(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'legs'>): number {
+export function worthAsItStands(
+  inputs: PlanInputs,
+  ranking: Ranking,
+  plan: Pick<DayPlan, 'legs'>,
+  { without }: Pick<LayOptions, 'without'> = {},
+): number {
   const again = new Set(plan.legs.map((l) => l.spotId)).size < plan.legs.length;
-  const problem = itineraryProblem(inputs, ranking, { again, pins: plan.legs });
+  const problem = itineraryProblem(inputs, ranking, { again, pins: plan.legs, without });
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));
   return plan.legs.reduce((sum, l) => {
     const spot = problem.spots.find((s) => placeOf(s.id) === l.spotId);

@@ -17,7 +17,7 @@ import { mayShow } from '../grounds/mayShow';
 import { found, type Who } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { restingSpots } from '../plan/resting';
-import { tripsOn, zoneOf } from '../trips/routes';
+import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { tripViews } from '../trips/tripViews';
 import { tripWords } from './tripWords';
 
@@ -51,7 +51,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
   const views = await tripViews(entities, trips, who);
   const ranked = new Set<string>();
   for (const trip of trips) {
-    const desk = await loadDesk(entities, trip, nowMs, 'owner', until);
+    const desk = await loadDesk(entities, trip, nowMs, 'owner', { evidenceBeforeMs: until });
     const inputs = inputsOf(desk);
     const after = rankTrip(inputs);
     if (!ranked.has(trip.waterId)) {
@@ -125,7 +125,7 @@ async function outcomesOf(
   nowMs: number,
   nameOf: (id: string) => string,
 ): Promise<StopOutcome[]> {
-  const desk = await loadDesk(entities, trip, nowMs, 'owner', until);
+  const desk = await loadDesk(entities, trip, nowMs, 'owner', { evidenceBeforeMs: until });
   const inputs = inputsOf(desk);
   const ids = new Set<string>(
     (await entities.query(`select id from stop where trip_id = $1 and deleted_at is null`, [trip.id])).map((r: { id: string }) => r.id),

@@ -6,6 +6,7 @@ import * as water from './entities/water';
 import { House1780000000001 } from './migrations/0001-house';
 import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-grounds';
 import { Plan1780000000003 } from './migrations/0003-plan';
+import { Keepers1780000000004 } from './migrations/0004-keepers';
 
 const ENTITIES = [
   outfit.OutfitEntity,
@@ -49,7 +50,7 @@ export async function connect(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [House1780000000001, WaterAndGrounds1780000000002, Plan1780000000003],
+    migrations: [House1780000000001, WaterAndGrounds1780000000002, Plan1780000000003, Keepers1780000000004],
     migrationsTransactionMode: 'each',
     extra: { max: 8, connectionTimeoutMillis: 5000 },
     logging: false,
@@ -76,10 +77,21 @@ export async function requireBoundRole(source: DataSource): Promise<void> {
   }
 }
 
-/** Runs work in one transaction that sees the rows of one outfit only. */
-export function inOutfit<T>(source: DataSource, outfitId: string, work: (entities: EntityManager) => Promise<T>): Promise<T> {
+/**
+ * Runs work in one transaction that sees the rows of one outfit only.
+ * @param who - The person who asks, from whom other captains' kept spots are hidden; the server's own work leaves it out.
+ */
+export function inOutfit<T>(
+  source: DataSource,
+  outfitId: string,
+  work: (entities: EntityManager) => Promise<T>,
+  who?: { readonly personId: string; readonly role: string },
+): Promise<T> {
   return source.transaction(async (entities) => {
-    await entities.query("select set_config('app.outfit', $1, true)", [outfitId]);
+    await entities.query(
+      "select set_config('app.outfit', $1, true), set_config('app.person', $2, true), set_config('app.role', $3, true)",
+      [outfitId, who?.personId ?? '', who?.role ?? ''],
+    );
     return work(entities);
   });
 }

@@ -8,6 +8,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { SpotEntity, type SpotRow } from '../db/entities/grounds';
+import { PersonEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, router, type Who } from '../http/context';
@@ -53,6 +54,7 @@ export function spotRoutes({ clock }: Deps) {
       if (old && old.waterId !== water.id) throw new Problem('conflict', 'It is a spot of another water.');
       if (old?.retiredAt) throw new Problem('conflict', 'The spot has been retired.');
       await nameIsFree(entities, water.id, body);
+      await keeperMay(entities, who, body);
       const row = await rowOf(entities, who, water.id, body, old);
       if (old) await entities.update(SpotEntity, { id: old.id }, row);
       else await entities.insert(SpotEntity, row);
@@ -102,7 +104,8 @@ export function spotRoutes({ clock }: Deps) {
         await entities.query(`update ${table} set spot_id = $2 where spot_id = $1`, [from.id, into.id]);
       await entities.update(SpotEntity, { id: from.id }, { retiredAt: new Date(clock.now()), mergedInto: into.id });
       // What one of them kept to captains stays so.
-      if (from.privacy === 'captain') await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain' });
+      if (from.privacy === 'captain')
+        await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain', keeperId: into.keeperId ?? from.keeperId });
       await audit(entities, c.get('who'), clock.now(), 'merge spots', 'spot', into.id, { from: from.name, into: into.name, stops });
       return c.json({ ok: true as const, stops }, 200);
     },
@@ -150,6 +153,16 @@ export function spotRoutes({ clock }: Deps) {
   return app;
 }
 
+/** Only a captain or the owner can keep a spot, and only with the captains' spots; a captain keeps for himself. */
+async function keeperMay(entities: EntityManager, who: Who, body: SpotEdit): Promise<void> {
+  if (body.keeperId === null) return;
+  const refuse = (detail: string) => new Problem('invalid', `keeperId: ${detail}`, [{ field: 'keeperId', message: detail }]);
+  if (body.privacy !== 'captain') throw refuse('only a captains\u2019 spot can be kept by one captain');
+  const keeper = found(await entities.findOneBy(PersonEntity, { id: body.keeperId }), 'captain');
+  if (keeper.role === 'mate') throw refuse(`${keeper.name} is a mate; a captain or the owner keeps a spot`);
+  if (who.role !== 'owner' && keeper.id !== who.personId) throw refuse('a captain keeps a spot for himself; the owner for any captain');
+}
+
 async function nameIsFree(entities: EntityManager, waterId: string, body: SpotEdit): Promise<void> {
   const same = await entities.findOneBy(SpotEntity, { waterId, name: body.name, retiredAt: IsNull() });
   if (same && same.id !== body.id)
@@ -194,6 +207,8 @@ async function rowOf(entities: EntityManager, who: Who, waterId: string, body: S
     accessDepthM: body.accessDepthM,
     fadePerHour: old?.fadePerHour ?? FADE_PER_HOUR,
     privacy: body.privacy,
+    keeperId: body.keeperId,
+    footing: body.footing,
     hazards: body.hazards,
     legality: body.legality,
     restDays: body.restDays,

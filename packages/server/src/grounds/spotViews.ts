@@ -49,6 +49,8 @@ export async function spotViews(entities: EntityManager, waterId: string, role: 
         accessDepthM: s.accessDepthM,
         fadePerHour: s.fadePerHour,
         privacy: s.privacy,
+        keeperId: s.keeperId,
+        footing: s.footing,
         hazards: s.hazards,
         note: s.note,
         legality: s.legality,

@@ -4,7 +4,7 @@ import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, type z } from '@hono/zod-openapi';
 import { type Deps, router } from '../http/context';
 import { answers } from '../http/responses';
-import { zoneOf } from '../trips/routes';
+import { zoneOf } from '../trips/tripsOn';
 
 interface SetRow {
   set_id: string;

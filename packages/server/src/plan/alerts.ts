@@ -5,6 +5,7 @@ import { localTime } from '@bluffwind/core/units/time';
 import { sampleWind } from '@bluffwind/core/weather/wind';
 import type { EntityManager } from 'typeorm';
 import { PlanEntity, type PlanRow, type TripRow } from '../db/entities/trip';
+import { hiddenSpots } from './hiddenSpots';
 import { loadWaterState } from '../water/waterState';
 
 const HOUR = 3_600_000;
@@ -31,9 +32,11 @@ export async function crossedTriggers(
     for (const t of waiting) {
       const mps = sampleWind(wind, t.condition.atMs)?.mps;
       if (mps === undefined || !crosses(t.condition, mps)) continue;
+      const what = `the new forecast has ${mps.toFixed(1)} m/s at ${localTime(t.condition.atMs, zone)}.`;
+      const secret = (await hiddenSpots(entities, plan)).size > 0;
       told.push({
         tripId: trip.id,
-        text: `the new forecast has ${mps.toFixed(1)} m/s at ${localTime(t.condition.atMs, zone)}. ${t.sentence} Worth ${t.worth.toFixed(1)} fish`,
+        text: secret ? `${what} It would change the plan; its captain sees how` : `${what} ${t.sentence} Worth ${t.worth.toFixed(1)} fish`,
       });
     }
   }

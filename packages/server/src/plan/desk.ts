@@ -4,31 +4,35 @@ import { fishedSets } from '@bluffwind/core/plan/fishedSets';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
-import { FamilyEntity, type FamilyRow, PresentationEntity, SpotEntity } from '../db/entities/grounds';
+import { FamilyEntity, type FamilyRow, PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { type Goal, LegEntity, PartyEntity, PlanEntity, type PlanRow, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { effectiveBed, featuresOf, runAreas, writtenOffAt } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
-import { zoneOf } from '../trips/routes';
+import { zoneOf } from '../trips/tripsOn';
 import { loadMemberWinds, loadWaterState } from '../water/waterState';
 import { loadEvidence } from './evidence';
 import { restingSpots } from './resting';
 import { runTimes } from './runTimes';
+import { hiddenSpots } from './hiddenSpots';
+import { bagOf } from './bagOf';
+import { heldBaits, heldUp } from './heldBaits';
 import { takenSpots } from './taken';
 
 /**
  * The desk of a trip.
- * @param evidenceBeforeMs - Only sets that ended before this count. @param role - Whose eyes: mates see no captains' spots
- * but those that this trip's own plan goes to: they are aboard.
+ * @param evidenceBeforeMs - Only sets that ended before this count. @param replacing - Trips whose plans do not count, since
+ * they are about to be replaced. @param role - Whose eyes: mates see no captains' spots
+ * but those that this trip's own plan goes to: they are aboard. A spot that one captain keeps is planned for his trips only.
  */
 export async function loadDesk(
   entities: EntityManager,
   trip: TripRow,
   nowMs: number,
   role: string,
-  evidenceBeforeMs = nowMs,
+  { evidenceBeforeMs = nowMs, replacing = [] }: { evidenceBeforeMs?: number; replacing?: readonly string[] } = {},
 ): Promise<PlanDesk> {
   const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
   const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
@@ -37,15 +41,21 @@ export async function loadDesk(
   const features = await featuresOf(entities, water.id);
   const all = await entities.find(SpotEntity, { where: { waterId: water.id, retiredAt: IsNull() }, order: { name: 'ASC' } });
   // A part that is written off is not planned for, unless a plan already goes there.
-  const spots = all.filter((s) => planned.has(s.id) || (mayShow(s, role) && writtenOffAt(features, s) === null));
+  const spots = all.filter(
+    (s) =>
+      planned.has(s.id) ||
+      (mayShow(s, role) && (s.keeperId === null || s.keeperId === trip.captainId) && writtenOffAt(features, s) === null),
+  );
   const presentations = await entities.find(PresentationEntity, {
     where: { active: true, habitat: In(['both', water.kind]) },
     order: { name: 'ASC' },
   });
   const families = await entities.find(FamilyEntity);
   const species = await entities.findBy(TripSpeciesEntity, { tripId: trip.id });
+  const kinds = await entities.find(SpeciesEntity);
   const party = await entities.findBy(PartyEntity, { tripId: trip.id });
   const guests = await entities.find(ClientEntity, { where: { id: In(party.map((p) => p.clientId)) }, order: { name: 'ASC' } });
+  const held = (await heldBaits(entities, trip)).filter((h) => !replacing.includes(h.trip_id));
   const resting = await restingSpots(entities, water.id, trip.startsAt.getTime());
   const { bed, version } = await effectiveBed(entities, water.id);
   const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
@@ -64,8 +74,11 @@ export async function loadDesk(
     endsAt: trip.endsAt.getTime(),
     zone: await zoneOf(entities, trip.outfitId),
     counting: COUNTING[trip.goal],
+    species: species.map((s) => ({ id: s.speciesId, name: kinds.find((k) => k.id === s.speciesId)?.name ?? '', weight: s.weight })),
+    bag: trip.goal === 'table' ? await bagOf(entities, species, guests.length, water.ruleZone) : null,
     rods: trip.rods,
     skill: trip.skill,
+    footing: trip.footing,
     patienceMin: trip.patienceMin,
     breaks: trip.breaks.map((b) => ({ name: b.name, fromMs: Date.parse(b.from), toMs: Date.parse(b.to) })),
     aboard: trip.aboard,
@@ -93,6 +106,7 @@ export async function loadDesk(
         fetchM,
         accessDepthM,
         fadePerHour,
+        footing,
         lat,
         lon,
       }) => ({
@@ -110,6 +124,7 @@ export async function loadDesk(
         fetchM,
         accessDepthM,
         fadePerHour,
+        footing,
         lat,
         lon,
       }),
@@ -127,6 +142,9 @@ export async function loadDesk(
         skill: f.skill,
         coverRate: f.coverRate,
         snag: f.snag,
+        rods: f.rods,
+        boatsADay: p.boatsADay,
+        heldBy: heldUp(p, held),
         zone: f.zone,
         look: p.look ?? f.look,
         envelope: envelopeOf(f),
@@ -142,16 +160,17 @@ export async function loadDesk(
     }),
     dockTravelMin: [...times.dock],
     travelMin: times.between.map((row) => [...row]),
-    taken: (await takenSpots(entities, trip)).filter((t) => spots.some((s) => s.id === t.spotId)),
+    taken: (await takenSpots(entities, trip)).filter((t) => !replacing.includes(t.tripId) && spots.some((s) => s.id === t.spotId)),
     members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,
     saved,
+    hiddenLegs: saved?.legs.filter((l) => !spots.some((s) => s.id === l.spotId)).length ?? 0,
     earlier: await earlierPlans(entities, trip.id),
   };
 }
 
-/** What each goal counts; to learn wants action as well. */
-const COUNTING: Record<Goal, PlanDesk['counting']> = { numbers: 'all', learn: 'all', size: 'long', table: 'keepable' };
+/** What each goal counts; to learn wants action of any kind. */
+const COUNTING: Record<Goal, PlanDesk['counting']> = { numbers: 'all', learn: 'action', size: 'long', table: 'keepable' };
 
 function envelopeOf(f: FamilyRow): PlanDesk['presentations'][number]['envelope'] {
   const { depthMinM, depthMaxM, tempMinC, tempMaxC, clarityMinM, clarityMaxM, windMinMps, windMaxMps } = f;
@@ -206,6 +225,7 @@ export async function savedPlan(entities: EntityManager, tripId: string, version
 async function planView(entities: EntityManager, plan: PlanRow): Promise<SavedPlan> {
   const legs = await entities.find(LegEntity, { where: { planId: plan.id }, order: { position: 'ASC' } });
   const maker = await entities.findOneBy(PersonEntity, { id: plan.madeBy });
+  const secret = await hiddenSpots(entities, plan, legs);
   return {
     id: plan.id,
     version: plan.version,
@@ -219,9 +239,10 @@ async function planView(entities: EntityManager, plan: PlanRow): Promise<SavedPl
     bans: plan.bans,
     evidenceVersion: plan.evidenceVersion,
     modelVersion: plan.modelVersion,
-    options: { again: false, ...(plan.options as Partial<SavedPlan['options']>) },
-    triggers: plan.triggers as SavedPlan['triggers'],
-    basis: (plan.basis ?? []) as SavedPlan['basis'],
+    options: { again: false, without: [], ...(plan.options as Partial<SavedPlan['options']>) },
+    // What is told of a spot that another captain keeps would give it away.
+    triggers: secret.size > 0 ? [] : (plan.triggers as SavedPlan['triggers']),
+    basis: ((plan.basis ?? []) as SavedPlan['basis']).filter((b) => !secret.has(b.spotId)),
     forecastRunAt: plan.forecastRunAt?.toISOString() ?? null,
     legs: legs.map((l) => ({
       spotId: l.spotId,

@@ -34,7 +34,7 @@ const ABSURD_ROD_HOURS = 200;
 
 /**
  * Every finished set of a water before an instant as columns, with the landed fish of the trip's species (by their
- * weights), how many of them the goal counts (long enough, or such as the crew's rules would let it keep), and their
+ * weights; to learn, of any species), how many of them the goal counts (long enough, or such as the crew's rules would let it keep), and their
  * measured lengths as shares of the length that the goal asks for.
  */
 export async function loadEvidence(
@@ -59,8 +59,8 @@ export async function loadEvidence(
      join stop st on st.id = s.stop_id and st.deleted_at is null
      join spot sp on sp.id = st.spot_id and sp.water_id = $1
      left join (
-       select c.set_id, sum(x.weight) as fish,
-         sum(x.weight) filter (where case $4
+       select c.set_id, sum(coalesce(x.weight, 1)) as fish,
+         sum(coalesce(x.weight, 1)) filter (where case $4
            when 'size' then c.length_mm >= sc.size_goal_mm
            when 'table' then not exists (
              select 1 from rule r where r.species_id = c.species_id and r.body->>'kind' = 'length'
@@ -70,8 +70,8 @@ export async function loadEvidence(
          sum(c.length_mm::float8 / sc.size_goal_mm) as length_sum,
          sum((c.length_mm::float8 / sc.size_goal_mm) ^ 2) as length_squares
        from "catch" c join species sc on sc.id = c.species_id
-       join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
-       where c.outcome = 'landed' and c.deleted_at is null
+       left join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
+       where c.outcome = 'landed' and c.deleted_at is null and (x.species_id is not null or $4 = 'learn')
        group by c.set_id) k on k.set_id = s.id
      where s.ended_at is not null and s.ended_at <= $5 and s.ended_at > s.started_at + interval '2 minutes'
      order by s.started_at, s.id`,

@@ -6,7 +6,7 @@ import { In } from 'typeorm';
 import { audit } from '../audit';
 import { PresentationEntity } from '../db/entities/grounds';
 import { ClientEntity } from '../db/entities/outfit';
-import { TripEntity } from '../db/entities/trip';
+import { TripEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, router } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
@@ -38,7 +38,16 @@ export function fitRoutes({ clock }: Deps) {
         const known = await entities.countBy(PresentationEntity, { id: In(body.aboard) });
         if (known !== new Set(body.aboard).size) throw new Problem('not_found', 'A presentation aboard does not exist.');
       }
-      await entities.update(TripEntity, { id: trip.id }, body);
+      const { speciesWeights, ...terms } = body;
+      for (const [speciesId, weight] of Object.entries(speciesWeights)) {
+        const species = await entities.findOneBy(TripSpeciesEntity, { tripId: trip.id, speciesId });
+        if (!species)
+          throw new Problem('invalid', `speciesWeights.${speciesId}: it is not a species of this trip.`, [
+            { field: `speciesWeights.${speciesId}`, message: 'not a species of this trip' },
+          ]);
+        await entities.update(TripSpeciesEntity, { tripId: trip.id, speciesId }, { weight });
+      }
+      await entities.update(TripEntity, { id: trip.id }, terms);
       await audit(entities, who, clock.now(), 'fit trip', 'trip', trip.id, body);
       return c.json({ ok: true as const }, 200);
     },

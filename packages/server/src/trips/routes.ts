@@ -1,32 +1,20 @@
 import { id } from '@bluffwind/contract/ids';
 import { board, newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
 import { closedBy, limitWords, type Rule } from '@bluffwind/core/rules/verdict';
-import { addDays, DAY, localDate, localTime, startOfLocalDay } from '@bluffwind/core/units/time';
+import { addDays, DAY, localDate, localTime } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
-import { Between, type EntityManager } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
 import { RuleEntity, SpeciesEntity } from '../db/entities/grounds';
-import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
-import { PartyEntity, TripEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
+import { PartyEntity, TripEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, router } from '../http/context';
 import { crossedTriggers } from '../plan/alerts';
 import { answers, jsonBody } from '../http/responses';
+import { tripsOn, zoneOf } from './tripsOn';
 import { tripViews } from './tripViews';
-
-/** Trips whose start lies on a local date. */
-export async function tripsOn(entities: EntityManager, date: string, zone: string): Promise<TripRow[]> {
-  const from = startOfLocalDay(date, zone);
-  const to = startOfLocalDay(addDays(date, 1), zone) - 1;
-  const trips = await entities.find(TripEntity, { where: { startsAt: Between(new Date(from), new Date(to)) }, order: { startsAt: 'ASC' } });
-  return trips.filter((t) => t.status !== 'cancelled');
-}
-
-/** The outfit's time zone. */
-export async function zoneOf(entities: EntityManager, outfitId: string): Promise<string> {
-  return found(await entities.findOneBy(OutfitEntity, { id: outfitId }), 'outfit').zone;
-}
 
 export function tripRoutes({ clock }: Deps) {
   const app = router();

@@ -1,4 +1,4 @@
-import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
+import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
 import { addDays, localDate } from '@bluffwind/core/units/time';
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
@@ -6,10 +6,10 @@ import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { v7 } from 'uuid';
 import { ApiProblem, post } from '../app/api';
 import { serverNow } from '../app/clock';
 import { deskQuery, fleetTripsQuery, meQuery } from '../app/queries';
+import { newPlanOf } from '../plan/newPlanOf';
 import { clock, dateName, fish } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { useWorker } from '../workers/useWorker';
@@ -35,12 +35,15 @@ function FleetOf({ date }: { date: string }) {
   const [fair, setFair] = useState(false);
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState('');
+  const [step, setStep] = useState('');
   const ready = open.length > 0 && desks.every((q) => q.data !== undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: desks are new objects in each render; when they were read tells them apart
-  const all = useMemo(
+  const day = useMemo(
     () => (ready ? open.map((t, i) => ({ trip: t, desk: desks[i]?.data as PlanDesk })) : null),
     [ready, open, desks.map((q) => q.dataUpdatedAt).join()],
   );
+  // A plan that goes to a spot which its captain keeps to himself stays as it is.
+  const all = useMemo(() => day?.filter((x) => x.desk.hiddenLegs === 0) ?? null, [day]);
   useEffect(() => {
     if (!all) return;
     let current = true;
@@ -77,11 +80,24 @@ function FleetOf({ date }: { date: string }) {
     if (!all || !so) return;
     setBusy(true);
     try {
-      // Those that move off a spot first, so that those that take it find it free.
-      for (const t of [...so.trips].sort((a, b) => a.plan.legs.length - b.plan.legs.length)) {
-        const desk = all.find((x) => x.trip.id === t.tripId)?.desk;
-        await keep(t, desk?.saved ?? null);
-      }
+      const laid = so.trips.filter((t) => t.plan.legs.length > 0);
+      const triggers = await worker.get().triggers(
+        laid,
+        proxy((done: number) => setStep(`What would change them: boat ${done} of ${laid.length}`)),
+      );
+      const saved = (tripId: string) => all.find((x) => x.trip.id === tripId)?.desk.saved ?? null;
+      await post('/fleet/plans', {
+        plans: laid.map((t) => ({
+          tripId: t.tripId,
+          ...newPlanOf({
+            replaces: saved(t.tripId)?.version ?? 0,
+            bans: saved(t.tripId)?.bans ?? [],
+            without: t.without.map((w) => w.presentationId),
+            legs: t.plan.legs,
+            triggers: triggers[t.tripId] ?? [],
+          }),
+        })),
+      });
       setRefused('');
       toast('The plans of all boats are kept.');
     } catch (error) {
@@ -89,6 +105,7 @@ function FleetOf({ date }: { date: string }) {
     } finally {
       await Promise.all(['desk', 'board', 'brief', 'fleet'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
       setBusy(false);
+      setStep('');
     }
   }
   return (
@@ -99,7 +116,9 @@ function FleetOf({ date }: { date: string }) {
           so ? (
             <span data-fleet-done={so.done}>
               <b className="num text-ink">{fish(so.value)}</b> fish of all boats, no more than <span className="num">{fish(so.bound)}</span>{' '}
-              can be had; {fish(given)} given up so that no two meet{so.done ? '' : ', still looking ...'}
+              can be had; {fish(given)} given up so that no two meet
+              {all?.some((x) => x.desk.presentations.some((p) => p.boatsADay !== null)) ? ' and short bait goes round' : ''}
+              {so.done ? '' : ', still looking ...'}
             </span>
           ) : (
             ''
@@ -118,6 +137,11 @@ function FleetOf({ date }: { date: string }) {
           </Button>
         )}
       </Header>
+      {step && (
+        <p role="status" className="border-b border-line px-[18px] py-1.5 text-ink-2">
+          {step} ...
+        </p>
+      )}
       {refused && (
         <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1.5">
           {refused}
@@ -141,24 +165,19 @@ function FleetOf({ date }: { date: string }) {
               const own = so.trips.find((t) => t.tripId === trip.id);
               return own ? <BoatRow key={trip.id} trip={trip} desk={desk} own={own} zone={zone} all={so.trips} /> : null;
             })}
+            {(day ?? [])
+              .filter((x) => x.desk.hiddenLegs > 0)
+              .map(({ trip }) => (
+                <li key={trip.id} className="border-t border-line py-3 text-ink-2" data-fleet-kept={trip.boat.name}>
+                  <b className="text-ink">{trip.boat.name}</b> {clock(trip.startsAt, zone)}–{clock(trip.endsAt, zone)}, {trip.captain.name}:
+                  its plan goes to a spot that its captain keeps to himself and stays as it is; the others go round what you can see of it.
+                </li>
+              ))}
           </ol>
         )}
       </section>
     </>
   );
-}
-
-async function keep(t: FleetTrip, saved: SavedPlan | null): Promise<void> {
-  if (t.plan.legs.length === 0) return;
-  const iso = (ms: number) => new Date(ms).toISOString();
-  await post(`/trips/${t.tripId}/plans`, {
-    id: v7(),
-    replaces: saved?.version ?? 0,
-    bans: saved?.bans ?? [],
-    options: { again: false },
-    triggers: [],
-    legs: t.plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })),
-  });
 }
 
 function BoatRow({
@@ -204,6 +223,7 @@ function BoatRow({
         </svg>
         <p className="text-[0.87rem] text-ink-2">
           {lost < 0.05 ? 'gives up nothing' : `gives up ${fish(lost)} of ${fish(own.alone)}`}
+          {own.without.map((w) => `; ${fish(w.fish)} of it for want of ${bait(w.presentationId)}`).join('')}
           {own.kept === null ? '; no plan kept' : `; its kept plan: ${fish(own.kept)}`}
         </p>
       </div>

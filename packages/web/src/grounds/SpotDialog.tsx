@@ -1,6 +1,8 @@
 import type { SpotEdit, SpotView } from '@bluffwind/contract/grounds';
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { post } from '../app/api';
+import { meQuery, outfitQuery } from '../app/queries';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 
@@ -42,6 +44,10 @@ const optional = (text: string): number | null => (text.trim() === '' ? null : N
 export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props) {
   const [error, setError] = useState<unknown>(null);
   const [busy, setBusy] = useState(false);
+  const { data: me } = useQuery(meQuery);
+  const { data: outfit } = useQuery(outfitQuery);
+  // A captain keeps a spot for himself; the owner for any captain.
+  const keepers = (outfit?.crew ?? []).filter((p) => p.role !== 'mate' && (me?.role === 'owner' || p.id === me?.id));
   const isNew = draft?.name === undefined || draft.depthMinM === undefined;
   const read = (form: FormData): SpotEdit => {
     const text = (name: string) => String(form.get(name) ?? '').trim();
@@ -56,7 +62,9 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
       depthMinM: optional(text('depthMinM')),
       depthMaxM: optional(text('depthMaxM')),
       accessDepthM: optional(text('accessDepthM')),
-      privacy: text('privacy') === 'captain' ? 'captain' : 'crew',
+      privacy: text('privacy') === 'crew' ? 'crew' : 'captain',
+      keeperId: ['crew', 'captain'].includes(text('privacy')) ? null : text('privacy'),
+      footing: Number(text('footing') || 1),
       hazards: text('hazards'),
       legality: text('legality'),
       restDays: Number(text('restDays') || 0),
@@ -138,9 +146,15 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
           {number('accessDepthM', 'Shallowest on the way in, m')}
           <label className="flex flex-col gap-0.5">
             Who knows it
-            <select name="privacy" defaultValue={draft.privacy ?? 'crew'} className={field}>
+            <select name="privacy" defaultValue={draft.keeperId ?? draft.privacy ?? 'crew'} className={field}>
               <option value="crew">the crew</option>
               <option value="captain">captains only</option>
+              {keepers.map((k) => (
+                <option key={k.id} value={k.id}>
+                  {k.id === me?.id ? 'only I' : `only ${k.name}`}
+                  {me?.role === 'owner' ? '' : ' and the owner'}
+                </option>
+              ))}
             </select>
           </label>
           {number('restDays', 'Rest after fishing, days', '1')}
@@ -150,6 +164,14 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
               <option value={1}>few</option>
               <option value={2}>some</option>
               <option value={3}>many</option>
+            </select>
+          </label>
+          <label className="flex flex-col gap-0.5">
+            Footing
+            <select name="footing" defaultValue={draft.footing ?? 1} className={field}>
+              <option value={1}>from the boat</option>
+              <option value={2}>sure feet</option>
+              <option value={3}>a climb</option>
             </select>
           </label>
           <label className="col-span-2 flex flex-col gap-0.5">

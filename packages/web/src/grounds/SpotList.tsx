@@ -89,7 +89,7 @@ export function SpotList({ spots, conditions, runs, selected, onSelect }: Props)
                 <span className="flex justify-between gap-2 text-[0.87rem] text-ink-2">
                   <span className="truncate">
                     {s.structure}, {c ? shelterOf(c) : ''}
-                    {s.privacy === 'captain' ? ' · captains' : ''}
+                    {s.keeperId !== null ? ' · kept' : s.privacy === 'captain' ? ' · captains' : ''}
                     {s.writtenOff ? ' · written off' : ''}
                   </span>
                   <span className="num shrink-0">

@@ -124,7 +124,7 @@ export function SpotPanel(props: Props) {
       </div>
       <p className="text-[0.9rem] text-ink-2">
         {s.structure} over {s.bottom}
-        {s.privacy === 'captain' ? ' · captains only' : ''} · {PRESSURE[s.pressure]}
+        {s.keeperId !== null ? ' · kept by one captain' : s.privacy === 'captain' ? ' · captains only' : ''} · {PRESSURE[s.pressure]}
       </p>
       {s.writtenOff && <p className="text-[0.9rem] text-rust">Written off. {s.writtenOff}</p>}
       {s.note && <p className="text-[0.9rem] whitespace-pre-line text-ink-2">{s.note}</p>}

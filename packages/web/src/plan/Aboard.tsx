@@ -1,4 +1,5 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
+import { whyLeftOut } from '@bluffwind/core/plan/whyLeftOut';
 import { useState } from 'react';
 import { Button } from '../ui/parts';
 
@@ -6,6 +7,7 @@ import { Button } from '../ui/parts';
 export function Aboard({ desk, mayEdit, onKeep }: { desk: PlanDesk; mayEdit: boolean; onKeep: (aboard: string[] | null) => void }) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set(desk.aboard ?? desk.presentations.map((p) => p.id)));
   const all = chosen.size === desk.presentations.length;
+  const left = (p: PlanDesk['presentations'][number]) => whyLeftOut(desk, p);
   const toggle = (id: string) => {
     const next = new Set(chosen);
     if (!next.delete(id)) next.add(id);
@@ -21,7 +23,7 @@ export function Aboard({ desk, mayEdit, onKeep }: { desk: PlanDesk; mayEdit: boo
           <li key={p.id}>
             <label className="flex items-center gap-2 py-0.5 text-[0.9rem]">
               <input type="checkbox" checked={chosen.has(p.id)} disabled={!mayEdit} onChange={() => toggle(p.id)} /> {p.name}
-              {p.skill > desk.skill && <span className="text-ink-2"> (beyond the party’s skill)</span>}
+              {left(p) && <span className="text-ink-2"> ({left(p)})</span>}
             </label>
           </li>
         ))}

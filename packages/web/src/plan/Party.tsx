@@ -26,11 +26,15 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
   const [refused, setRefused] = useState('');
   const iso = (ms: number) => new Date(ms).toISOString();
   const noon = Math.min(Math.max(desk.startsAt + HOUR, (desk.startsAt + desk.endsAt) / 2), desk.endsAt - HOUR);
-  async function keep(change: Partial<Pick<PlanDesk, 'patienceMin' | 'breaks' | 'aboard'>>) {
-    const next = { patienceMin: desk.patienceMin, breaks: desk.breaks, aboard: desk.aboard, ...change };
+  async function keep(
+    change: Partial<Pick<PlanDesk, 'patienceMin' | 'footing' | 'breaks' | 'aboard'>> & { speciesWeights?: Record<string, number> },
+  ) {
+    const next = { patienceMin: desk.patienceMin, footing: desk.footing, breaks: desk.breaks, aboard: desk.aboard, ...change };
     try {
       await post(`/trips/${trip.id}/fit`, {
         patienceMin: next.patienceMin,
+        footing: next.footing,
+        speciesWeights: change.speciesWeights ?? {},
         breaks: next.breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
         aboard: next.aboard,
       });
@@ -150,6 +154,42 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
             </button>
           )}
         </p>
+      )}
+      <label className="mt-1.5 flex items-center gap-2 text-[0.93rem]">
+        Getting to a spot
+        <select
+          value={desk.footing}
+          disabled={!mayEdit}
+          onChange={(e) => void keep({ footing: Number(e.target.value) })}
+          className="rounded border border-line bg-paper px-1 py-0.5"
+        >
+          <option value={1}>from the boat only</option>
+          <option value={2}>on sure feet</option>
+          <option value={3}>with a climb</option>
+        </select>
+      </label>
+      {desk.species.length > 1 && (
+        <fieldset className="mt-1.5 text-[0.93rem]">
+          <legend className="text-ink-2">What a fish of each kind is worth to them</legend>
+          {desk.species.map((s) => (
+            <label key={s.id} className="flex items-center justify-between border-t border-line py-1">
+              {s.name}
+              <input
+                type="number"
+                min={0.05}
+                max={10}
+                step="any"
+                disabled={!mayEdit}
+                defaultValue={s.weight}
+                onBlur={(e) => {
+                  const weight = Number(e.target.value);
+                  if (weight !== s.weight) void keep({ speciesWeights: { [s.id]: weight } });
+                }}
+                className="num w-[72px] rounded border border-line bg-paper px-2 py-0.5"
+              />
+            </label>
+          ))}
+        </fieldset>
       )}
       <ul className="mt-1">
         {desk.breaks.map((b) => (

@@ -354,12 +354,7 @@ function PlanOf({ id }: { id: string }) {
                       {shown.proved ? 'no better day exists' : `within ${fish(over)} of the bound`}
                       {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
                     </text>
-                    <AgainstLast
-                      x={lane.x(d.endsAt) + 12}
-                      y={33}
-                      worth={worth}
-                      rest={against(plan.before, shown.expected, shown.by)}
-                    />
+                    <AgainstLast x={lane.x(d.endsAt) + 12} y={33} worth={worth} rest={against(plan.before, shown.expected, shown.by)} />
                     {naive && (
                       <text x={lane.x(d.endsAt) + 12} y={49} fontSize={12} fill="var(--ink-2)">
                         {`yesterday’s best again: ${fish(naive.expected)}`}

@@ -6,11 +6,11 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
 import { toast } from 'sonner';
-import { v7 } from 'uuid';
 import { ApiProblem, post } from '../app/api';
 import { deskQuery } from '../app/queries';
 import { fish } from '../ui/format';
 import type { PlanWorker } from '../workers/plan.worker';
+import { newPlanOf } from './newPlanOf';
 import { afterDrag, EMPTY, fromSaved, move, pinsOf, type Working } from './planState';
 
 /** Fish by which a plan must be better to be offered. */
@@ -154,22 +154,11 @@ export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remo
     async (triggers: readonly Trigger[]) => {
       if (!shown || !desk) return;
       setBusy(true);
-      const iso = (ms: number) => new Date(ms).toISOString();
       try {
-        const plan = await post<SavedPlan>(`/trips/${tripId}/plans`, {
-          id: v7(),
-          replaces: desk.saved?.version ?? 0,
-          bans: shown.bans,
-          options: { again: shown.again },
-          triggers: triggers.slice(0, 12).map((t) => ({
-            sentence: t.sentence,
-            worth: t.worth,
-            chance: t.chance,
-            condition: t.condition,
-            planB: t.planB.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs) })),
-          })),
-          legs: shown.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: l.pinned })),
-        });
+        const plan = await post<SavedPlan>(
+          `/trips/${tripId}/plans`,
+          newPlanOf({ replaces: desk.saved?.version ?? 0, bans: shown.bans, again: shown.again, legs: shown.legs, triggers }),
+        );
         loaded.current = `${tripId} ${plan.version}`;
         step({ kind: 'kept', to: { ...fromSaved(plan), order: shown.order, ms: shown.ms } });
         const kept = { version: plan.version, madeAt: plan.madeAt, madeBy: plan.madeBy, expected: plan.expected };

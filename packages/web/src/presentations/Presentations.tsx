@@ -31,6 +31,7 @@ export default function Presentations() {
     retrieve: '',
     pauseS: null,
     look: null,
+    boatsADay: null,
     active: true,
     sets: 0,
     rodHours: 0,

@@ -1,16 +1,22 @@
 // Plans all boats of a day together, off the main thread: the plan in turn at once, better ones as they are found.
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { FleetPlan, FleetProblem } from '@bluffwind/core/fleet/fleetProblem';
+import { type GoesWithout, shareBaits } from '@bluffwind/core/fleet/shareBaits';
 import { solveFleet } from '@bluffwind/core/fleet/solveFleet';
+import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
 import { type DayPlan, dayPlan, itineraryProblem, placeOf, scoreDay } from '@bluffwind/core/plan/layDay';
 import { MARGIN_STEPS, type PlanInputs, STEP_MIN } from '@bluffwind/core/plan/planInputs';
 import { type Ranking, rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { scenariosOf } from '@bluffwind/core/plan/scenarios';
+import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/core/plan/whatWouldChange';
 import { MINUTE } from '@bluffwind/core/units/time';
 import { expose } from 'comlink';
+import { breathe } from './breathe';
 import { deskInputs } from './deskInputs';
 
 interface Boat {
   readonly tripId: string;
+  readonly desk: PlanDesk;
   readonly inputs: PlanInputs;
   readonly ranking: Ranking;
 }
@@ -23,6 +29,8 @@ export interface FleetTrip {
   readonly together: number;
   readonly kept: number | null;
   readonly plan: DayPlan;
+  /** Presentations that it leaves to other boats, with the fish that costs it. */
+  readonly without: readonly { readonly presentationId: string; readonly fish: number }[];
 }
 
 export interface FleetSoFar {
@@ -36,19 +44,49 @@ export interface FleetSoFar {
 let boats: Boat[] = [];
 let asked = 0;
 const SOLVER_MS = 3000;
+/** Looks of a boat's own solver while baits are shared out. */
+const LOOKS = 400;
+const TRIGGERS = 12;
 
-function problemOf(b: Boat): FleetProblem['boats'][number]['problem'] {
-  // The others of the day are planned here, so what they had before is free.
-  const problem = itineraryProblem({ ...b.inputs, taken: [] }, b.ranking);
-  return { ...problem, spots: problem.spots.map((s) => ({ ...s })) };
+/** A boat with its spots free of what the trips planned here had before; what others keep stays theirs. */
+function freed(b: Boat): PlanInputs {
+  return { ...b.inputs, taken: b.desk.taken.filter((t) => !boats.some((x) => x.tripId === t.tripId)) };
+}
+
+function problemOf(b: Boat, without: readonly string[]): FleetProblem['boats'][number]['problem'] {
+  return itineraryProblem(freed(b), b.ranking, { without });
+}
+
+/** Who goes without which short bait. */
+function shared(): GoesWithout[] {
+  const lasts: Record<string, number> = {};
+  for (const { desk } of boats) for (const p of desk.presentations) if (p.boatsADay !== null) lasts[p.id] = p.boatsADay;
+  return shareBaits(
+    boats.map((b) => {
+      const known = new Map<string, number>();
+      const fishWithout = (without: readonly string[]): number => {
+        const key = without.join();
+        const before = known.get(key);
+        if (before !== undefined) return before;
+        let looked = 0;
+        const fish = solveItinerary(problemOf(b, without), { stop: () => ++looked > LOOKS }).value;
+        known.set(key, fish);
+        return fish;
+      };
+      const aboard = b.ranking.baits.map((i) => b.inputs.presentations[i]?.id as string);
+      return { id: b.tripId, aboard, fishWithout };
+    }),
+    lasts,
+  );
 }
 
 const work = {
   /** Takes the desks of a day's trips and ranks each. */
   open(desks: readonly { tripId: string; desk: PlanDesk }[]): void {
     boats = desks.map(({ tripId, desk }) => {
-      const inputs = deskInputs(desk);
-      return { tripId, inputs, ranking: rankTrip(inputs, { aboard: desk.aboard ?? undefined }) };
+      // A bait that other trips of these have is shared out anew.
+      const inputs = deskInputs({ ...desk, presentations: desk.presentations.map((p) => ({ ...p, heldBy: [] })) });
+      return { tripId, desk, inputs, ranking: rankTrip(inputs, { aboard: desk.aboard ?? undefined }) };
     });
   },
   /**
@@ -64,7 +102,9 @@ const work = {
     if (boats.length === 0) return;
     const start = performance.now();
     const first = Math.min(...boats.map((b) => b.inputs.startsAt));
-    const problems = boats.map(problemOf);
+    const given = shared();
+    const leftBy = (b: Boat) => given.filter((g) => g.boat === b.tripId).map((g) => g.bait);
+    const problems = boats.map((b) => problemOf(b, leftBy(b)));
     const fleet = (weights: readonly number[]): FleetProblem => ({
       marginSteps: MARGIN_STEPS,
       placeOf,
@@ -79,7 +119,7 @@ const work = {
       const legs = kept[b.tripId];
       if (!legs || legs.length === 0) return null;
       try {
-        return scoreDay({ ...b.inputs, taken: [] }, b.ranking, legs).expected;
+        return scoreDay(freed(b), b.ranking, legs).expected;
       } catch (error) {
         // The kept plan no longer fits the water.
         if (error instanceof RangeError) return null;
@@ -98,10 +138,11 @@ const work = {
           const own = plan.boats.find((x) => x.id === b.tripId);
           return {
             tripId: b.tripId,
-            alone: own?.alone ?? 0,
+            alone: (own?.alone ?? 0) + given.filter((g) => g.boat === b.tripId).reduce((sum, g) => sum + g.fish, 0),
             together: own?.value ?? 0,
             kept: keptWorth[i] ?? null,
             plan: dayPlan(b.inputs, b.ranking, own?.legs ?? [], { bound: own?.alone ?? 0, proved: false }, []),
+            without: given.flatMap((g) => (g.boat === b.tripId ? [{ presentationId: g.bait, fish: g.fish }] : [])),
           };
         }),
       });
@@ -115,6 +156,33 @@ const work = {
       plan = solveFleet(fleet(weights), { stop: limit(SOLVER_MS), onBetter: (p) => tell(p, false) });
     }
     tell(plan, true);
+  },
+  /** What would change each boat's plan with the others where they are; told boat by boat. */
+  async triggers(so: readonly FleetTrip[], told: (done: number) => void): Promise<Record<string, readonly Trigger[]>> {
+    const found: Record<string, readonly Trigger[]> = {};
+    for (const [k, own] of so.entries()) {
+      const b = boats.find((x) => x.tripId === own.tripId);
+      if (!b) continue;
+      const others = so.filter((x) => x.tripId !== own.tripId);
+      const taken = others.flatMap((x) =>
+        x.plan.legs.map((l) => ({ spotId: l.spotId, fromMs: l.arriveMs, toMs: l.departMs, boat: x.tripId })),
+      );
+      const inputs = { ...b.inputs, taken: [...freed(b).taken, ...taken] };
+      const planned = [...new Set(own.plan.legs.map((l) => l.spotId))].map((id) => ({
+        id,
+        name: b.desk.spots.find((s) => s.id === id)?.name ?? '',
+      }));
+      const without = own.without.map((w) => w.presentationId);
+      const outcomes: Outcome[] = [];
+      for (const scenario of scenariosOf(inputs.water, b.desk.members, planned)) {
+        const outcome = tryScenario(inputs, b.ranking, own.plan, scenario, { without });
+        if (outcome) outcomes.push(outcome);
+        await breathe();
+      }
+      found[own.tripId] = triggersOf(inputs, own.plan, outcomes).slice(0, TRIGGERS);
+      told(k + 1);
+    }
+    return found;
   },
 };
 export type FleetWorker = typeof work;

@@ -11,6 +11,7 @@ import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/
 import { whyNot } from '@bluffwind/core/plan/whyNot';
 import { DAY } from '@bluffwind/core/units/time';
 import { expose } from 'comlink';
+import { breathe } from './breathe';
 import { deskInputs } from './deskInputs';
 
 let desk: PlanDesk | null = null;
@@ -40,9 +41,6 @@ function answer(work: (i: PlanInputs, r: Ranking) => DayPlan): Laid {
     throw error;
   }
 }
-
-/** Lets messages in between two pieces of work. */
-const breathe = () => new Promise((done) => setTimeout(done, 0));
 
 const worker = {
   /** Takes a trip's desk and ranks it. */

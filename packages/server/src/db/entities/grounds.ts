@@ -16,6 +16,10 @@ export interface SpotRow {
   accessDepthM: number | null;
   fadePerHour: number;
   privacy: 'crew' | 'captain';
+  /** The captain who keeps it to himself and the owner; null when all captains know it. */
+  keeperId: string | null;
+  /** How it is walked or stood: 1 anyone, 2 sure feet, 3 a climb. */
+  footing: number;
   shape: 'point' | 'line' | 'area';
   points: [number, number][];
   hazards: string;
@@ -48,6 +52,8 @@ export const SpotEntity = new EntitySchema<SpotRow>({
     accessDepthM: { type: 'double precision', name: 'access_depth_m', nullable: true },
     fadePerHour: { type: 'double precision', name: 'fade_per_hour' },
     privacy: { type: 'text' },
+    keeperId: { type: 'uuid', name: 'keeper_id', nullable: true },
+    footing: { type: 'int', default: 1 },
     shape: { type: 'text', default: 'point' },
     points: { type: 'jsonb' },
     hazards: { type: 'text', default: '' },
@@ -248,6 +254,8 @@ export interface PresentationRow {
   retrieve: string;
   pauseS: number | null;
   look: string | null;
+  /** Boats of the crew that one day's bait lasts for; null for any number. */
+  boatsADay: number | null;
 }
 export const PresentationEntity = new EntitySchema<PresentationRow>({
   name: 'presentation',
@@ -265,6 +273,7 @@ export const PresentationEntity = new EntitySchema<PresentationRow>({
     retrieve: { type: 'text', default: '' },
     pauseS: { type: 'double precision', name: 'pause_s', nullable: true },
     look: { type: 'text', nullable: true },
+    boatsADay: { type: 'int', name: 'boats_a_day', nullable: true },
   },
 });
 

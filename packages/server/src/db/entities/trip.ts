@@ -20,6 +20,8 @@ export interface TripRow {
   beganAt: Date | null;
   endedAt: Date | null;
   patienceMin: number | null;
+  /** Hardest footing of a spot that the party manages, 1 to 3. */
+  footing: number;
   breaks: { name: string; from: string; to: string }[];
   aboard: string[] | null;
 }
@@ -41,6 +43,7 @@ export const TripEntity = new EntitySchema<TripRow>({
     beganAt: { type: 'timestamptz', name: 'began_at', nullable: true },
     endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
     patienceMin: { type: 'int', name: 'patience_min', nullable: true },
+    footing: { type: 'int', default: 3 },
     breaks: { type: 'jsonb', default: [] },
     aboard: { type: 'uuid', array: true, nullable: true },
   },

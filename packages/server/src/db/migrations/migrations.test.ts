@@ -6,6 +6,7 @@ import { connect } from '../database';
 import { House1780000000001 } from './0001-house';
 import { WaterAndGrounds1780000000002 } from './0002-water-and-grounds';
 import { Plan1780000000003 } from './0003-plan';
+import { Keepers1780000000004 } from './0004-keepers';
 
 let owner: DataSource;
 let run: QueryRunner;
@@ -75,6 +76,10 @@ describe('migrations on a database with rows in it', () => {
       { expected: 5, triggers: [], basis: null, parts: [] },
     ]);
     expect(await run.query('select patience_min, breaks, aboard from trip')).toEqual([{ patience_min: null, breaks: [], aboard: null }]);
+    await new Keepers1780000000004().up(run);
+    expect(await run.query('select keeper_id, footing from spot')).toEqual([{ keeper_id: null, footing: 1 }]);
+    expect(await run.query('select footing from trip')).toEqual([{ footing: 3 }]);
+    expect(await run.query('select boats_a_day from presentation')).toEqual([{ boats_a_day: null }]);
   });
   it('give every table of an outfit a policy', async () => {
     const open: { name: string }[] = await run.query(
