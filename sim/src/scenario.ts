@@ -263,6 +263,8 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
     rule('Zander', 'lake', { kind: 'bag', perAngler: 2 }),
     rule('Brown trout', 'lake', length(300)),
     rule('Brown trout', 'lake', { kind: 'bag', perAngler: 2 }),
+    rule('Pollack', 'sea', { kind: 'bag', perAngler: 3 }),
+    rule('European plaice', 'sea', { kind: 'bag', perAngler: 4 }),
   ];
   const world = {
     outfit: { id: uuid(), name: 'Greywether Guiding', zone: 'Etc/GMT+2' },

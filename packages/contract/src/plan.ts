@@ -180,6 +180,12 @@ export const planDesk = z.object({
     .nullable(),
   dockTravelMin: z.array(nullable),
   travelMin: z.array(z.array(nullable)),
+  /** The sea that ways cross: places, and which of them each way meets. */
+  sea: z.object({
+    places: z.array(z.object({ lat: z.number(), lon: z.number(), depthM: z.number(), fetchM: z.array(z.int()) })),
+    dock: z.array(z.array(z.int())),
+    between: z.array(z.array(z.array(z.int()))),
+  }),
   forecastRunAt: instant.nullable(),
   saved: savedPlan.nullable(),
   /** Legs of the kept plan at spots that only its captain and the owner see. */

@@ -172,6 +172,26 @@ export function conditionsOver(water: WaterState, fromMs: number, toMs: number):
   };
 }
 
+/**
+ * Prepares wave heights over [fromMs, toMs] at places that are not fished, such as those on a run.
+ * @returns A function from place and instant to metres; null where the wind is unknown.
+ */
+export function wavesOver(
+  water: WaterState,
+  fromMs: number,
+  toMs: number,
+): (place: { lat: number; lon: number; depthM: number; fetchM: readonly number[] }, atMs: number) => number | null {
+  const phaseAt = water.tide ? tidePhases(water.tide, fromMs, toMs) : null;
+  const shared = new Map<number, Shared>();
+  const streams = new Map<object, CurrentModel | null>();
+  return (place, atMs) => {
+    const s = cached(shared, atMs, (at) => sharedConditions(water, phaseAt, at));
+    if (s.windMps === null || s.windFromDeg === null) return null;
+    const stream = cached(streams, place, () => nearestCurrent(water, place));
+    return waveOf(s, fetchFromRose(place.fetchM, s.windFromDeg), place.depthM + (s.tideHeightM ?? 0), stream?.at(atMs) ?? null);
+  };
+}
+
 /** A spot in the middle of a water of which nothing is known but its depth, for places that are not spots. */
 export function plainSpot(
   at: { lat: number; lon: number },

@@ -87,6 +87,16 @@ export function runSeconds(field: RunField, from: Point, to: readonly Point[]): 
   return targets.map((t) => cost[t] as number);
 }
 
+/** Quickest ways from one place to others: seconds, infinity where there is none, and the cells on the way. */
+export function waysFrom(field: RunField, from: Point, to: readonly Point[]): { seconds: number; cells: number[] }[] {
+  const { cost, parent, targets } = search(field, from, to);
+  return targets.map((t) => {
+    const cells: number[] = [];
+    if (Number.isFinite(cost[t])) for (let at = t; at >= 0; at = parent[at] as number) cells.push(at);
+    return { seconds: cost[t] as number, cells: cells.reverse() };
+  });
+}
+
 /** Seconds between all places, row by row. */
 export function runMatrix(field: RunField, places: readonly Point[]): number[][] {
   return places.map((from) => runSeconds(field, from, places));

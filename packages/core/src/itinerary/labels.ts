@@ -3,6 +3,7 @@
 import { firstOf, type ItineraryProblem } from './problem';
 import type { Relaxed, Visit } from './relaxation';
 import { IMPOSSIBLE, type StayValues } from './stayValues';
+import { waysOf } from './ways';
 
 interface Label {
   readonly s: number;
@@ -41,6 +42,7 @@ export function searchLabels(
 ): SearchResult {
   const n = p.spots.length;
   const last = p.steps;
+  const ways = waysOf(p);
   const buckets: Label[][] = Array.from({ length: last + 1 }, () => []);
   let best = incumbent;
   let bestLabel = null as Label | null;
@@ -92,7 +94,7 @@ export function searchLabels(
         depart: d,
         parent: from,
       };
-      if (value > best + EPSILON && d + home <= last) {
+      if (value > best + EPSILON && ways.home(q, d) <= last) {
         best = value;
         bestLabel = label;
       }
@@ -100,7 +102,7 @@ export function searchLabels(
     }
   }
 
-  for (let s = 0; s < n; s++) extend(null, s, p.dockTravelSteps[s] as number, p.dockTravelSteps[s] as number);
+  for (let s = 0; s < n; s++) extend(null, s, ways.first(s), p.dockTravelSteps[s] as number);
   let complete = width === Number.POSITIVE_INFINITY;
   let looked = 0;
   for (let t = 0; t <= last; t++) {
@@ -125,7 +127,7 @@ export function searchLabels(
         break;
       }
       const travel = p.travelSteps[label.s] as readonly number[];
-      for (let q = 0; q < n; q++) if (q !== label.s) extend(label, q, t + (travel[q] as number), travel[q] as number);
+      for (let q = 0; q < n; q++) if (q !== label.s) extend(label, q, ways.arrive(label.s, q, t), travel[q] as number);
     }
     buckets[t] = [];
   }

@@ -45,7 +45,12 @@ export interface ItineraryProblem {
   readonly maxRunSteps?: number;
   /** Spots that must be visited in this order. */
   readonly order?: readonly string[];
+  /** Steps in which a way cannot be run, by sea state: from and to the dock for each spot, and between spots. */
+  readonly shutWays?: { readonly dock: readonly ShutRanges[]; readonly between: readonly (readonly ShutRanges[])[] };
 }
+
+/** Step ranges [from, to) in which something is shut. */
+export type ShutRanges = readonly (readonly [number, number])[];
 
 /** A stay that must be part of the plan: at these steps, or at any when they are absent. */
 export interface PinnedStay {

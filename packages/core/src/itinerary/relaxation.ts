@@ -1,6 +1,7 @@
 // Lagrangian relaxation of "each spot at most once": backward recursion over (spot, step) with a price per spot.
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { firstOf, type ItineraryProblem } from './problem';
+import { waysOf } from './ways';
 
 /** A visit: arrive and depart step at spot index s. */
 export interface Visit {
@@ -31,6 +32,7 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
   const n = p.spots.length;
   const { width, table } = v;
   const last = p.steps;
+  const ways = waysOf(p);
   const afterDepart = new Float64Array(n * width).fill(IMPOSSIBLE);
   // What is left after departing, less the rent up to then.
   const net = rent ? new Float64Array(n * width).fill(IMPOSSIBLE) : afterDepart;
@@ -57,12 +59,12 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
     }
     for (let s = 0; s < n; s++) {
       const i = s * width + t;
-      let best = t + (p.dockTravelSteps[s] as number) <= last ? 0 : IMPOSSIBLE;
+      let best = ways.home(s, t) <= last ? 0 : IMPOSSIBLE;
       let next = -1;
-      const travel = p.travelSteps[s] as readonly number[];
       for (let q = 0; q < n; q++) {
-        const a = t + (travel[q] as number);
-        if (q === s || a > last) continue;
+        if (q === s) continue;
+        const a = ways.arrive(s, q, t);
+        if (a > last) continue;
         const x = atArrive[q * width + a] as number;
         if (x > best) {
           best = x;
@@ -77,7 +79,7 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
   let value = 0;
   let first = -1;
   for (let s = 0; s < n; s++) {
-    const a = p.dockTravelSteps[s] as number;
+    const a = ways.first(s);
     if (a > last) continue;
     const x = atArrive[s * width + a] as number;
     if (x > value) {
@@ -86,12 +88,12 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
     }
   }
   const path: Visit[] = [];
-  for (let s = first, t = first < 0 ? 0 : (p.dockTravelSteps[first] as number); s >= 0; ) {
+  for (let s = first, t = first < 0 ? 0 : ways.first(first); s >= 0; ) {
     const depart = bestDepart[s * width + t] as number;
     path.push({ s, arrive: t, depart });
     const next = bestNext[s * width + depart] as number;
     if (next < 0) break;
-    t = depart + (p.travelSteps[s]?.[next] as number);
+    t = ways.arrive(s, next, depart);
     s = next;
   }
   let prices = 0;
@@ -121,6 +123,7 @@ export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boole
 /** Best times for visiting spots in a given order, or null when the order does not fit the day. */
 export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly number[]): { value: number; visits: Visit[] } | null {
   const last = p.steps;
+  const ways = waysOf(p);
   let layer = new Float64Array(last + 1).fill(IMPOSSIBLE);
   const from: Int16Array[] = [];
   const arrived: Int16Array[] = [];
@@ -139,11 +142,11 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
         }
       }
     };
-    if (k === 0) extend(p.dockTravelSteps[s] as number, 0, -1);
+    if (k === 0) extend(ways.first(s), 0, -1);
     else {
-      const way = p.travelSteps[order[k - 1] as number]?.[s] as number;
+      const before = order[k - 1] as number;
       for (let t = 0; t <= last; t++) {
-        if ((layer[t] as number) > IMPOSSIBLE) extend(t + way, layer[t] as number, t);
+        if ((layer[t] as number) > IMPOSSIBLE) extend(ways.arrive(before, s, t), layer[t] as number, t);
       }
     }
     layer = next;
@@ -154,8 +157,8 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
   if (end === undefined) return { value: 0, visits: [] };
   let depart = -1;
   let value = IMPOSSIBLE;
-  for (let t = 0; t + (p.dockTravelSteps[end] as number) <= last; t++) {
-    if ((layer[t] as number) > value) {
+  for (let t = 0; t <= last; t++) {
+    if ((layer[t] as number) > value && ways.home(end, t) <= last) {
       value = layer[t] as number;
       depart = t;
     }

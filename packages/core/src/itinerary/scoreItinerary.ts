@@ -1,5 +1,6 @@
 import type { ItineraryLeg, ItineraryProblem } from './problem';
 import { bestStay } from './stayValues';
+import { waysOf } from './ways';
 
 /**
  * Scores legs made by hand with the solver's own arithmetic.
@@ -9,6 +10,7 @@ export function scoreItinerary(
   p: ItineraryProblem,
   legs: readonly { spot: string; startStep: number; departStep: number }[],
 ): { value: number; legs: ItineraryLeg[] } {
+  const ways = waysOf(p);
   let at = -1;
   let free = 0;
   const seen = new Set<string>();
@@ -20,7 +22,13 @@ export function scoreItinerary(
     if (seen.has(leg.spot)) throw new RangeError(`legs: spot ${leg.spot} is visited twice`);
     seen.add(leg.spot);
     const way = at < 0 ? (p.dockTravelSteps[s] as number) : (p.travelSteps[at]?.[s] as number);
-    const arriveStep = free + way;
+    const arriveStep = at < 0 ? ways.first(s) : ways.arrive(at, s, free);
+    if (arriveStep > p.steps)
+      throw new RangeError(`legs: the way to ${leg.spot} is shut by waves over the boat's limit until the trip is over`);
+    if (leg.startStep < arriveStep && arriveStep > free + way)
+      throw new RangeError(
+        `legs: ${leg.spot} starts in step ${leg.startStep}, but waves over the boat's limit shut the way there; the boat cannot be there before ${arriveStep}`,
+      );
     if (leg.startStep < arriveStep) {
       throw new RangeError(`legs: ${leg.spot} starts in step ${leg.startStep}, but the boat cannot be there before ${arriveStep}`);
     }
@@ -51,6 +59,9 @@ export function scoreItinerary(
       ...(baits.length > 0 ? { baits } : {}),
     };
   });
+  if (at >= 0 && ways.home(at, free) > p.steps && free + (p.dockTravelSteps[at] as number) <= p.steps) {
+    throw new RangeError(`legs: waves over the boat's limit shut the way home after ${legs.at(-1)?.spot}`);
+  }
   if (at >= 0 && free + (p.dockTravelSteps[at] as number) > p.steps) {
     throw new RangeError(`legs: the boat is not back at the dock in time after ${legs.at(-1)?.spot}`);
   }

@@ -2,6 +2,7 @@
 import { searchLabels } from './labels';
 import { checkProblem, type Itinerary, type ItineraryLeg, type ItineraryProblem, type PinnedStay } from './problem';
 import { keepsTerms, type Relaxed, relax, timeOrder, type Visit } from './relaxation';
+import { waysOf } from './ways';
 import { bestStay, PIN_BONUS, type StayValues, stayValues } from './stayValues';
 
 const ROUNDS = 80;
@@ -126,6 +127,11 @@ function checkPin(p: ItineraryProblem, pin: PinnedStay): void {
       `pins: a stay at ${pin.spot} from step ${startStep} to ${departStep} does not fit the trip; the run takes ${reach} steps and the trip has ${p.steps}`,
     );
   }
+  const first = waysOf(p).first(i);
+  if (first > startStep)
+    throw new RangeError(
+      `pins: waves over the boat's limit shut the way to ${pin.spot}; the boat cannot be there before ${Math.min(first, p.steps)}`,
+    );
   if (pin.startStep === undefined) return;
   const open = p.spots[i]?.open;
   if (open && !open.some(([from, to]) => startStep >= from && departStep <= to)) {

@@ -124,6 +124,10 @@ export function itineraryProblem(
     leastRatePerHour: patience === null ? 0 : 60 / patience,
     maxRunSteps: inputs.boat.runMin === null ? undefined : Math.floor(inputs.boat.runMin / STEP_MIN),
     order,
+    shutWays: seaWays(
+      ranking,
+      kept.map(({ i }) => i),
+    ),
     dockTravelSteps: kept.map(({ i }) => toSteps(inputs.dockTravelMin[i])),
     travelSteps: kept.map(({ i }) => kept.map(({ i: j }) => (i === j ? 0 : toSteps(inputs.travelMin[i]?.[j])))),
     spots: kept.map(({ spot, i, id, worth }) => {
@@ -153,6 +157,13 @@ export function itineraryProblem(
       };
     }),
   };
+}
+
+/** Ways shut by the sea between the spots of a problem; undefined when none is. */
+function seaWays({ ways }: Ranking, kept: readonly number[]): ItineraryProblem['shutWays'] {
+  const dock = kept.map((i) => ways.dock[i] ?? []);
+  const between = kept.map((i) => kept.map((j) => ways.between[i]?.[j] ?? []));
+  return [...dock, ...between.flat()].some((w) => w.length > 0) ? { dock, between } : undefined;
 }
 
 function openMost(list: readonly number[], open: readonly (readonly [number, number])[]): number {

@@ -1,5 +1,6 @@
 import type { SpotGround } from '../conditions/spotConditions';
 import type { WaterRecord } from '../conditions/waterRecord';
+import type { SeaPlace } from '../ground/seaOnWays';
 import type { Counting, Envelope, FishedSet } from '../catchrate/world';
 
 /** A spot as planning sees it. */
@@ -91,6 +92,12 @@ export interface PlanInputs {
   /** Run times in minutes; null where there is no way. */
   readonly dockTravelMin: readonly (number | null)[];
   readonly travelMin: readonly (readonly (number | null)[])[];
+  /** The sea that ways cross: places, and which of them each way meets (indices), from the dock and between spots. */
+  readonly sea: {
+    readonly places: readonly SeaPlace[];
+    readonly dock: readonly (readonly number[])[];
+    readonly between: readonly (readonly (readonly number[])[])[];
+  };
 }
 
 /** Length of a planning step, minutes. */

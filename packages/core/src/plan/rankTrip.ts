@@ -8,6 +8,7 @@ import { MINUTE } from '../units/time';
 import { openSteps, whyShut } from './openSteps';
 import { type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
 import { type Reason, reasonsOf } from './reasons';
+import { type ShutWays, shutWays } from './shutWays';
 import { whyLeftOut } from './whyLeftOut';
 
 /** Another presentation at a call's spot and hour. */
@@ -56,6 +57,8 @@ export interface Ranking {
   readonly baits: readonly number[];
   /** Step ranges in which each spot can be fished. */
   readonly open: readonly (readonly (readonly [number, number])[])[];
+  /** When the sea shuts ways. */
+  readonly ways: ShutWays;
   readonly model: CatchRateModel;
   readonly conditionsAt: (spot: number, step: number) => SpotConditions;
 }
@@ -114,7 +117,9 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, at(i * STRIDE))));
   const conditionsAt = (s: number, step: number) => seen[s]?.[Math.min(seen[s].length - 1, Math.floor(step / STRIDE))] as SpotConditions;
   const baits = inputs.presentations.flatMap((p, i) => (whyLeftOut(inputs, p, aboard) === null ? [i] : []));
-  const open = inputs.spots.map((_, s) => openSteps(inputs, s, steps, (t) => conditionsAt(s, t)));
+  const ways = shutWays(inputs, steps, STRIDE);
+  const cutOff = (s: number) => ways.dock[s]?.some(([from, to]) => from === 0 && to === steps) ?? false;
+  const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t))));
   const rates = inputs.spots.map((_, s) => {
     const read = (seen[s] as SpotConditions[]).map(rateConditions);
     const lists = baits.map(() => new Array<number>(steps));
@@ -134,7 +139,12 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   inputs.spots.forEach((spot, s) => {
     const best = bestWindow(rates[s] as number[][], open[s] as [number, number][]);
     if (!best) {
-      shut.push({ spotId: spot.id, why: whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t)) });
+      shut.push({
+        spotId: spot.id,
+        why: cutOff(s)
+          ? "waves over the boat's own limit on the way there during the whole trip"
+          : whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t)),
+      });
       return;
     }
     const middle = at(Math.floor((best.from + best.to) / 2));
@@ -166,7 +176,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
     });
   });
   calls.sort((a, b) => b.ratePerRodHour - a.ratePerRodHour || (a.spotId < b.spotId ? -1 : 1));
-  return { calls, shut, rates, baits, open, model, conditionsAt };
+  return { calls, shut, rates, baits, open, ways, model, conditionsAt };
 }
 
 interface Window {

@@ -91,6 +91,7 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
       { ...bait, id: 'worm', name: 'Worm', skill: 3, family: 'F10', familyName: 'Drop rig', zone: 'bottom', look: 'bait' },
     ],
     sets: log(),
+    sea: { places: [], dock: [[], [], []], between: [] },
     dockTravelMin: [10, 5, 8],
     travelMin: [
       [0, 8, 12],

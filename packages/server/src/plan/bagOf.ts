@@ -8,7 +8,7 @@ import { RuleEntity } from '../db/entities/grounds';
  */
 export async function bagOf(
   entities: EntityManager,
-  species: readonly { readonly speciesId: string }[],
+  species: readonly { readonly speciesId: string; readonly weight: number }[],
   anglers: number,
   zone: string,
 ): Promise<number | null> {
@@ -19,6 +19,8 @@ export async function bagOf(
       .map((r) => r.body as Rule)
       .flatMap((r) => (r.kind === 'bag' ? [r.perAngler] : [])),
   );
+  // Weighed fish are no count that a bag could cut.
+  if (species.some((s) => s.weight !== 1)) return null;
   if (bags.length === 0 || anglers === 0 || bags.some((b) => b.length === 0)) return null;
   // Where two rules speak of one fish, the stricter one does.
   return anglers * bags.reduce((sum, b) => sum + Math.min(...b), 0);

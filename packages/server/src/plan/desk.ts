@@ -160,6 +160,11 @@ export async function loadDesk(
     }),
     dockTravelMin: [...times.dock],
     travelMin: times.between.map((row) => [...row]),
+    sea: {
+      places: times.sea.places.map((p) => ({ ...p, fetchM: [...p.fetchM] })),
+      dock: times.sea.dock.map((way) => [...way]),
+      between: times.sea.between.map((row) => row.map((way) => [...way])),
+    },
     taken: (await takenSpots(entities, trip)).filter((t) => !replacing.includes(t.tripId) && spots.some((s) => s.id === t.spotId)),
     members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,

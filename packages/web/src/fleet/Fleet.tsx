@@ -117,7 +117,7 @@ function FleetOf({ date }: { date: string }) {
             <span data-fleet-done={so.done}>
               <b className="num text-ink">{fish(so.value)}</b> fish of all boats, no more than <span className="num">{fish(so.bound)}</span>{' '}
               can be had; {fish(given)} given up so that no two meet
-              {all?.some((x) => x.desk.presentations.some((p) => p.boatsADay !== null)) ? ' and short bait goes round' : ''}
+              {so.trips.some((t) => t.without.some((w) => w.fish >= 0.05)) ? ' and short bait goes round' : ''}
               {so.done ? '' : ', still looking ...'}
             </span>
           ) : (
@@ -223,7 +223,10 @@ function BoatRow({
         </svg>
         <p className="text-[0.87rem] text-ink-2">
           {lost < 0.05 ? 'gives up nothing' : `gives up ${fish(lost)} of ${fish(own.alone)}`}
-          {own.without.map((w) => `; ${fish(w.fish)} of it for want of ${bait(w.presentationId)}`).join('')}
+          {own.without
+            .filter((w) => w.fish >= 0.05)
+            .map((w) => `; ${fish(w.fish)} of it for want of ${bait(w.presentationId)}`)
+            .join('')}
           {own.kept === null ? '; no plan kept' : `; its kept plan: ${fish(own.kept)}`}
         </p>
       </div>

@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import { runField, runSeconds } from './navigate';
+import { type SeaBed, toLocal } from './seaBed';
+import { seaWays } from './seaOnWays';
+
+/** Two basins walled off from the open water in the south, joined by it alone: 100 m cells, 5 m of water, land -2. */
+function twoBasins(): SeaBed {
+  const [columns, rows] = [61, 41];
+  const land = (i: number, j: number) =>
+    // A wall along the middle with two gaps, and one between the basins above it.
+    (j === 20 && Math.abs(i - 10) > 2 && Math.abs(i - 50) > 2) || (j >= 20 && Math.abs(i - 30) <= 1) || j === 40 || i === 0 || i === 60;
+  return {
+    lat0: 47.6,
+    lon0: -35.2,
+    cellM: 100,
+    columns,
+    rows,
+    openBeyond: true,
+    depthM: Array.from({ length: columns * rows }, (_, k) => (land(k % columns, Math.floor(k / columns)) ? -2 : 5)),
+  };
+}
+
+describe('the sea on a way', () => {
+  const bed = twoBasins();
+  const field = runField(bed, { speedMps: 8, draughtM: 0.5, waveLimitM: 1 }, 0, { noGo: [], noWake: [] });
+  const places = [
+    { xM: 2200, yM: 3000 },
+    { xM: 2600, yM: 3300 },
+    { xM: 3800, yM: 3000 },
+  ];
+  const ways = seaWays(field, places);
+
+  it('is that of the open water where two sheltered spots are joined across it', () => {
+    const south = 18;
+    const most = (from: number, to: number) =>
+      Math.max(0, ...(ways.crossed[from]?.[to] ?? []).map((p) => ways.sea[p]?.fetchM[south] as number));
+    // Within the basin nothing but the basin; across, the open side at its full fetch.
+    expect(most(0, 1)).toBeLessThan(2500);
+    expect(most(0, 2)).toBeGreaterThan(20_000);
+    expect(most(2, 0)).toBeGreaterThan(20_000);
+    const met = (ways.crossed[0]?.[2] ?? []).map((p) => toLocal(bed, ways.sea[p]?.lat as number, ways.sea[p]?.lon as number));
+    expect(met.some((p) => p.yM < 2000)).toBe(true);
+  });
+
+  it('keeps the run times of the ways, and no place that no way needs', () => {
+    for (const [i, from] of places.entries()) expect(ways.seconds[i]).toEqual(runSeconds(field, from, places));
+    expect(new Set(ways.crossed.flat(2)).size).toBe(ways.sea.length);
+    expect(ways.sea.every((p) => p.fetchM.length === 36 && p.depthM > 0)).toBe(true);
+    expect(ways.crossed[1]?.[1]?.length).toBeGreaterThan(0);
+  });
+});

@@ -1,0 +1,79 @@
+// Where a run meets the sea: of the cells that its way crosses, those most open to the wind from some side.
+import { fetchRose } from '../exposure/fetch';
+import { type Point, type RunField, waysFrom } from './navigate';
+import { depthAt, toPosition } from './seaBed';
+
+/** A place on a way, as far as its waves go. */
+export interface SeaPlace {
+  readonly lat: number;
+  readonly lon: number;
+  /** Charted depth, m below datum. */
+  readonly depthM: number;
+  /** Effective fetch for 36 bearings, m. */
+  readonly fetchM: readonly number[];
+}
+
+/** Ways between places with what they take and the sea that they cross. */
+export interface SeaWays {
+  /** Seconds from place to place; infinity where there is no way. */
+  readonly seconds: readonly (readonly number[])[];
+  readonly sea: readonly SeaPlace[];
+  /** Indices into sea for each way. */
+  readonly crossed: readonly (readonly (readonly number[])[])[];
+}
+
+/** Ways are looked at every so often, m. */
+const SPACING_M = 400;
+/** Fetch differences below this do not matter, m. */
+const ALIKE_M = 100;
+
+/** Ways between all places over a field, with the most exposed cells on each. */
+export function seaWays(field: RunField, places: readonly Point[]): SeaWays {
+  const { bed } = field;
+  const every = Math.max(1, Math.round(SPACING_M / bed.cellM));
+  const sea: SeaPlace[] = [];
+  const index = new Map<number, number>();
+  const placeOf = (cell: number): number => {
+    // One place speaks for its neighbourhood: the middle of a coarse cell, or the way's own cell where that is dry.
+    const [i, j] = [cell % bed.columns, Math.floor(cell / bed.columns)];
+    const middle = (n: number, most: number) => Math.min(most - 1, Math.floor(n / every) * every + Math.floor(every / 2));
+    const coarse = middle(j, bed.rows) * bed.columns + middle(i, bed.columns);
+    const at = (bed.depthM[coarse] as number) > 0 ? coarse : cell;
+    const known = index.get(at);
+    if (known !== undefined) return known;
+    const [xM, yM] = [(at % bed.columns) * bed.cellM, Math.floor(at / bed.columns) * bed.cellM];
+    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? 0, fetchM: fetchRose(bed, xM, yM) });
+    index.set(at, sea.length - 1);
+    return sea.length - 1;
+  };
+  const seconds: number[][] = [];
+  const crossed: number[][][] = [];
+  for (const from of places) {
+    const ways = waysFrom(field, from, places);
+    seconds.push(ways.map((w) => w.seconds));
+    crossed.push(ways.map((w) => mostOpen(sea, [...new Set(w.cells.map(placeOf))])));
+  }
+  return { seconds, ...packed(sea, crossed) };
+}
+
+/** Of places on one way, enough to have the longest fetch towards every bearing. */
+function mostOpen(sea: readonly SeaPlace[], on: readonly number[]): number[] {
+  const kept: number[] = [];
+  for (let b = 0; b < 36; b++) {
+    const fetch = (p: number) => sea[p]?.fetchM[b] as number;
+    const most = Math.max(0, ...on.map(fetch));
+    if (most === 0 || kept.some((p) => fetch(p) > most - ALIKE_M)) continue;
+    kept.push(on.find((p) => fetch(p) === most) as number);
+  }
+  return kept.sort((a, b) => a - b);
+}
+
+/** Leaves out the places that no way needs. */
+function packed(sea: readonly SeaPlace[], crossed: readonly (readonly (readonly number[])[])[]): Pick<SeaWays, 'sea' | 'crossed'> {
+  const used = [...new Set(crossed.flat(2))].sort((a, b) => a - b);
+  const to = new Map(used.map((p, i) => [p, i]));
+  return {
+    sea: used.map((p) => sea[p] as SeaPlace),
+    crossed: crossed.map((row) => row.map((way) => way.map((p) => to.get(p) as number))),
+  };
+}

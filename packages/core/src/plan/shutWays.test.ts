@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import { HOUR } from '../units/time';
+import { layDay, scoreDay } from './layDay';
+import { rankTrip, stepsOf } from './rankTrip';
+import { shutWays } from './shutWays';
+import { inputs, START } from './testTrip';
+
+const ROUGH_FROM = START + 3 * HOUR;
+
+/** The test's trip with a gale on open water from its fourth hour; only the way to the lee wall crosses it. */
+function rough(more: { limitM?: number; fromMs?: number } = {}) {
+  const trip = inputs();
+  const { limitM = 0.8, fromMs = ROUGH_FROM } = more;
+  const hours = Array.from({ length: 40 }, (_, i) => START + (i - 16) * HOUR);
+  const of = () => ({ atMs: hours, value: hours.map((t) => (t >= fromMs ? 9 : 1)), forecastFrom: 0 });
+  return inputs({
+    boat: { ...trip.boat, waveLimitM: limitM, windLimitMps: 40 },
+    water: { ...trip.water, wind: { east: of(), north: of(), gust: null } },
+    spots: trip.spots.map((s) => ({ ...s, fetchM: new Array(36).fill(100), accessDepthM: null })),
+    sea: {
+      places: [{ lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(25_000) }],
+      dock: [[], [0], []],
+      between: [
+        [[], [0], []],
+        [[0], [], [0]],
+        [[], [0], []],
+      ],
+    },
+  });
+}
+
+describe('sea on the runs', () => {
+  it('shuts a way for the hours in which the waves on it are over the boat’s limit, though both its ends are sheltered', () => {
+    const trip = rough();
+    const ways = shutWays(trip, stepsOf(trip), 3);
+    expect(ways.dock[0]).toEqual([]);
+    const [[from = 0, to = 0] = []] = ways.dock[1] as [number, number][];
+    // Within two hours of the wind getting up: waves need time to grow.
+    expect(from).toBeGreaterThanOrEqual(30);
+    expect(from).toBeLessThanOrEqual(60);
+    expect(to).toBe(stepsOf(trip));
+    expect(ways.between[1]?.[2]).toEqual(ways.dock[1]);
+    expect(shutWays(rough({ limitM: 5 }), stepsOf(trip), 3).dock[1]).toEqual([]);
+  });
+
+  it('has the boat fish there before it and be off in time, and refuses a leg that would be caught there', () => {
+    const trip = rough();
+    const ranking = rankTrip(trip);
+    const shut = (ranking.ways.dock[1]?.[0]?.[0] ?? 0) * 5 * 60_000;
+    const day = layDay(trip, ranking);
+    expect(day.proved).toBe(true);
+    for (const l of day.legs.filter((x) => x.spotId === 'lee')) expect(l.departMs).toBeLessThanOrEqual(START + shut);
+    const late = [{ spotId: 'lee', startMs: START + shut - HOUR, departMs: START + shut + HOUR }];
+    expect(() => scoreDay(trip, ranking, late)).toThrow("waves over the boat's limit shut the way home after Lee wall");
+    expect(layDay(rough({ limitM: 5 }), rankTrip(rough({ limitM: 5 }))).expected).toBeGreaterThanOrEqual(day.expected - 1e-9);
+  });
+
+  it('leaves out a spot that cannot be reached all day, and says why', () => {
+    const trip = rough({ fromMs: START - 12 * HOUR });
+    const ranking = rankTrip(trip);
+    expect(ranking.shut).toEqual([{ spotId: 'lee', why: "waves over the boat's own limit on the way there during the whole trip" }]);
+    expect(layDay(trip, ranking).legs.map((l) => l.spotId)).not.toContain('lee');
+  });
+});
