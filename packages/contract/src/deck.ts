@@ -116,6 +116,8 @@ export const deckPack = z.object({
       heatSdC: z.number(),
       a: z.number(),
       b: z.number(),
+      /** Expected fish per hour for all rods, by hours of the trip. */
+      hourly: z.object({ fromMs: z.number(), ratePerHour: z.array(z.number()) }).optional(),
       fadePerHour: z.number(),
       travelMin: z.record(z.string(), z.number()),
       /** When the spot can be fished during the trip, ms: its way in, wind and waves. */

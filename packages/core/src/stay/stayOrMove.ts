@@ -1,6 +1,8 @@
 // Gamma belief about the rate on arrival, updated by fish and effort since, fading within the stay; moves when the rate
 // now is below the best average of an alternative over the time left, its run counted (marginal value, Charnov 1976).
 
+import { beliefAt, type HourlyBelief } from './beliefAt';
+
 /** Belief Gamma(a, b): a fish in b hours. Fade in 1/h. */
 export interface StayAlternative {
   readonly id: string;
@@ -69,12 +71,13 @@ export function stayOrMove(s: StayQuestion): StayAdvice {
   };
 }
 
-/** Where a boat may go from a spot: what it has a way to, has not visited, and can fish when it gets there. @param atMs - Of leaving. */
+/** Where a boat may go from a spot: what it has a way to, has not visited, and can fish when it gets there, with the belief of that hour. @param atMs - Of leaving. */
 export function alternativesFrom(
-  spots: readonly (Omit<StayAlternative, 'travelMin'> & {
-    readonly travelMin: Readonly<Record<string, number>>;
-    readonly open?: readonly (readonly [number, number])[];
-  })[],
+  spots: readonly (Omit<StayAlternative, 'travelMin'> &
+    HourlyBelief & {
+      readonly travelMin: Readonly<Record<string, number>>;
+      readonly open?: readonly (readonly [number, number])[];
+    })[],
   here: string,
   visited: ReadonlySet<string>,
   atMs: number,
@@ -88,7 +91,10 @@ export function alternativesFrom(
       // A pack that was kept before spots had hours says nothing of them.
       return s.open?.some(([from, to]) => there >= from && there < to) ?? true;
     })
-    .map((s) => ({ id: s.id, a: s.a, b: s.b, fadePerHour: s.fadePerHour, travelMin: ways[s.id] as number }));
+    .map((s) => {
+      const travelMin = ways[s.id] as number;
+      return { id: s.id, ...beliefAt(s, atMs + travelMin * 60_000), fadePerHour: s.fadePerHour, travelMin };
+    });
 }
 
 /** Best average catch per hour over the time left, the run included. */

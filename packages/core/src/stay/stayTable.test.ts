@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { beliefAt } from './beliefAt';
 import { decideStay } from './decideStay';
 import { alternativesFrom, effort, stayOrMove } from './stayOrMove';
 import { stayTable } from './stayTable';
@@ -88,6 +89,26 @@ describe('the decision with its sentence', () => {
     const table = stayTable(here.belief, here.fadePerHour, 220, [drain, quay]);
     const q = { ...here, alternatives: [drain, quay] };
     expect(decideStay(q, table)).toEqual(decideStay(q));
+  });
+
+  it('takes a spot’s rate of the hour in which the boat would be there', () => {
+    const hourly = { fromMs: 0, ratePerHour: [4, 1, 0] };
+    const spots: Parameters<typeof alternativesFrom>[0] = [
+      { id: 'here', a: 1, b: 1, fadePerHour: 0, travelMin: { there: 30 } },
+      { id: 'there', a: 2, b: 0.5, fadePerHour: 0, travelMin: {}, hourly },
+    ];
+    const at = (min: number) => alternativesFrom(spots, 'here', new Set(), min * 60_000)[0];
+    expect([at(0)?.b, at(29)?.b]).toEqual([0.5, 0.5]);
+    // Leaving at half past the first hour it is there in the second, where a fish an hour is expected: 2 in 2 hours.
+    expect([at(30), at(89)].map((x) => [x?.a, x?.b])).toEqual([
+      [2, 2],
+      [2, 2],
+    ]);
+    // No fish at all to expect still is a belief, and beyond the last hour the last one holds.
+    expect(at(90)?.b).toBe(200);
+    expect(at(900)?.b).toBe(200);
+    expect(beliefAt({ a: 2, b: 0.5 }, 0)).toEqual({ a: 2, b: 0.5 });
+    expect(beliefAt({ a: 2, b: 0.5, hourly: { fromMs: 10_000_000, ratePerHour: [4] } }, 0)).toEqual({ a: 2, b: 0.5 });
   });
 
   it('offers only spots with a way that were not visited', () => {

@@ -1,8 +1,10 @@
 import { deckBatch, deckEntry, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
 import { id } from '@bluffwind/contract/ids';
-import { rankTrip, STEP_MS } from '@bluffwind/core/plan/rankTrip';
+import { type Ranking, rankTrip, STEP_MS } from '@bluffwind/core/plan/rankTrip';
+import { beliefAt } from '@bluffwind/core/stay/beliefAt';
 import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
 import { stayTable } from '@bluffwind/core/stay/stayTable';
+import { HOUR } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
@@ -60,6 +62,7 @@ export function deckRoutes({ clock }: Deps) {
           heatSdC: s.heatSdC,
           a,
           b: a / rate,
+          hourly: { fromMs: trip.startsAt.getTime(), ratePerHour: hourlyRates(ranking, i, trip.rods) },
           fadePerHour: s.fadePerHour,
           travelMin: Object.fromEntries(travel),
           open: (ranking.open[i] ?? []).map(([from, to]): [number, number] => [
@@ -140,6 +143,20 @@ export function deckRoutes({ clock }: Deps) {
   return app;
 }
 
+/** Expected fish an hour of all rods with the best bait, hour by hour of a trip. */
+function hourlyRates(ranking: Ranking, spot: number, rods: number): number[] {
+  const lists = ranking.rates[spot] ?? [];
+  const steps = lists[0]?.length ?? 0;
+  const perHour = HOUR / STEP_MS;
+  return Array.from({ length: Math.ceil(steps / perHour) }, (_, h) => {
+    const mean = (list: readonly number[]) => {
+      const part = list.slice(h * perHour, (h + 1) * perHour);
+      return part.reduce((sum, r) => sum + r, 0) / part.length;
+    };
+    return rods * Math.max(...lists.map(mean));
+  });
+}
+
 /** The decision table of a leg: from its start to the end of the trip, against every spot that was not fished before it. */
 function legTable(
   spots: DeckPack['spots'],
@@ -152,7 +169,7 @@ function legTable(
   if (!leg || !here) return null;
   const before = new Set(legs.slice(0, i + 1).map((l) => l.spotId));
   const { value, stepMin, leastToStay, to } = stayTable(
-    here,
+    beliefAt(here, Date.parse(leg.startAt)),
     here.fadePerHour,
     (endMs - Date.parse(leg.startAt)) / 60_000,
     alternativesFrom(spots, here.id, before, Date.parse(leg.startAt)),

@@ -2,6 +2,7 @@ import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
+import { beliefAt } from '@bluffwind/core/stay/beliefAt';
 import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
 import { type StayTable, stayTable } from '@bluffwind/core/stay/stayTable';
 import { HOUR } from '@bluffwind/core/units/time';
@@ -270,7 +271,7 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
     spot &&
     decideStay(
       {
-        belief: { a: spot.a, b: spot.b },
+        belief: beliefAt(spot, Date.parse(current.startedAt)),
         fadePerHour: spot.fadePerHour,
         minutesFished: Math.max(0, minutes),
         fish: here,
@@ -447,7 +448,7 @@ function tableOf(pack: DeckPack, spotId: string, startedMs: number, visited: Rea
   if (leg && Math.abs(Date.parse(leg.startAt) - startedMs) <= TABLE_SLACK_MIN * 60_000 && leg.table) return leg.table;
   if (!spot) return undefined;
   const minutes = Math.max(0, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
-  return stayTable(spot, spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited, startedMs));
+  return stayTable(beliefAt(spot, startedMs), spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited, startedMs));
 }
 
 function Frame({ title, right, children }: { title: string; right: string; children: React.ReactNode }) {
