@@ -5,7 +5,6 @@ import { nearDuplicates } from '@bluffwind/core/ground/nearDuplicates';
 import { toLocal } from '@bluffwind/core/ground/seaBed';
 import { localDate } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
@@ -19,6 +18,7 @@ import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Pick } from '../ui/Pick';
 import { Fault, Header, Waiting } from '../ui/parts';
+import { SideTabs } from '../ui/SideTabs';
 import { ChartNotes } from './ChartNotes';
 import { DrawnList } from './DrawnList';
 import { ExportDialog } from './ExportDialog';
@@ -189,78 +189,83 @@ export default function Grounds() {
         <GroundsMenus mayEdit={mayEdit} onDraw={setDrawing} onOpen={setOpen} />
       </Header>
       <div className="print-wide grid min-h-0 flex-1 grid-cols-[340px_1fr]">
-        <Tabs.Root
+        <SideTabs
+          label="Lists"
           value={tab}
-          onValueChange={(v) => setTab(v as typeof tab)}
-          className="no-print flex min-h-0 flex-col border-r border-line"
-        >
-          <Tabs.List aria-label="Lists" className="flex shrink-0 border-b border-line px-2">
-            {(
-              [
-                ['spots', 'Spots'],
-                ['found', 'Found'],
-                ['drawn', 'Piles, drawn'],
-              ] as const
-            ).map(([value, name]) => (
-              <Tabs.Trigger
-                key={value}
-                value={value}
-                className="cursor-pointer border-b-2 border-transparent px-3 py-1.5 text-[0.93rem] text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
-              >
-                {name}
-              </Tabs.Trigger>
-            ))}
-          </Tabs.List>
-          <Tabs.Content value="spots" tabIndex={-1} className="flex min-h-0 flex-1 flex-col data-[state=inactive]:hidden">
-            {chosen && c ? (
-              <SpotPanel
-                spot={chosen}
-                c={c}
-                at={at}
-                zone={zone}
-                tidal={water.tidal}
-                boat={boat}
-                runSeconds={runs?.get(chosen.id)}
-                mayEdit={mayEdit}
-                duplicates={duplicates}
-                onEdit={() => edit(chosen)}
-                onMerge={(into) =>
-                  act(async () => {
-                    await post(`/spots/${chosen.id}/merge`, { into: into.id });
-                    select(into.id);
-                  }, `${chosen.name} is now ${into.name}.`)
-                }
-                onRetire={() =>
-                  act(async () => {
-                    await post(`/spots/${chosen.id}/retire`);
-                    select(null);
-                  }, `${chosen.name} is out of use; its log stays.`)
-                }
-                onClose={() => select(null)}
-              />
-            ) : (
-              <SpotList spots={spots} conditions={conditions} runs={runs} selected={selected} onSelect={select} />
-            )}
-          </Tabs.Content>
-          <Tabs.Content value="found" tabIndex={-1} className="flex min-h-0 flex-1 flex-col data-[state=inactive]:hidden">
-            <FoundList found={found} selected={foundKey} mayEdit={mayEdit} onSelect={setFoundKey} onAccept={accept} onDismiss={dismiss} />
-          </Tabs.Content>
-          <Tabs.Content value="drawn" tabIndex={-1} className="flex min-h-0 flex-1 flex-col data-[state=inactive]:hidden">
-            <DrawnList
-              chart={chart}
-              zone={zone}
-              c={middle}
-              fishDepthM={fishDepthM}
-              pile={pile}
-              mayEdit={mayEdit}
-              onPile={setPile}
-              onFishDepth={setFishDepthM}
-              onEdit={(f) => setFeature(f)}
-              onRemove={(f) => act(() => post(`/features/${f.id}/remove`), `${f.name} is off the chart.`)}
-              onLaySurvey={(id) => act(() => post(`/surveys/${id}/chart`), 'The survey is laid over the chart.')}
-            />
-          </Tabs.Content>
-        </Tabs.Root>
+          onValue={(v) => setTab(v as typeof tab)}
+          tabs={[
+            {
+              value: 'spots',
+              name: 'Spots',
+              full: true,
+              content:
+                chosen && c ? (
+                  <SpotPanel
+                    spot={chosen}
+                    c={c}
+                    at={at}
+                    zone={zone}
+                    tidal={water.tidal}
+                    boat={boat}
+                    runSeconds={runs?.get(chosen.id)}
+                    mayEdit={mayEdit}
+                    duplicates={duplicates}
+                    onEdit={() => edit(chosen)}
+                    onMerge={(into) =>
+                      act(async () => {
+                        await post(`/spots/${chosen.id}/merge`, { into: into.id });
+                        select(into.id);
+                      }, `${chosen.name} is now ${into.name}.`)
+                    }
+                    onRetire={() =>
+                      act(async () => {
+                        await post(`/spots/${chosen.id}/retire`);
+                        select(null);
+                      }, `${chosen.name} is out of use; its log stays.`)
+                    }
+                    onClose={() => select(null)}
+                  />
+                ) : (
+                  <SpotList spots={spots} conditions={conditions} runs={runs} selected={selected} onSelect={select} />
+                ),
+            },
+            {
+              value: 'found',
+              name: 'Found',
+              full: true,
+              content: (
+                <FoundList
+                  found={found}
+                  selected={foundKey}
+                  mayEdit={mayEdit}
+                  onSelect={setFoundKey}
+                  onAccept={accept}
+                  onDismiss={dismiss}
+                />
+              ),
+            },
+            {
+              value: 'drawn',
+              name: 'Piles, drawn',
+              full: true,
+              content: (
+                <DrawnList
+                  chart={chart}
+                  zone={zone}
+                  c={middle}
+                  fishDepthM={fishDepthM}
+                  pile={pile}
+                  mayEdit={mayEdit}
+                  onPile={setPile}
+                  onFishDepth={setFishDepthM}
+                  onEdit={(f) => setFeature(f)}
+                  onRemove={(f) => act(() => post(`/features/${f.id}/remove`), `${f.name} is off the chart.`)}
+                  onLaySurvey={(id) => act(() => post(`/surveys/${id}/chart`), 'The survey is laid over the chart.')}
+                />
+              ),
+            },
+          ]}
+        />
         <div className="relative min-h-0">
           <Chart
             bed={bed}

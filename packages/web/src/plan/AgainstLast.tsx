@@ -1,29 +1,5 @@
 import { useSyncExternalStore } from 'react';
-
-/** What the day would be worth with a leg in hand, told to one line of text and to nothing else of the screen. */
-export interface DragWorth {
-  readonly get: () => string | null;
-  readonly set: (text: string | null) => void;
-  readonly subscribe: (heard: () => void) => () => void;
-}
-
-/** A store of one text. A drag changes it in each frame, which is why it is not state of the screen: only its reader draws anew. */
-export function dragWorth(): DragWorth {
-  let now: string | null = null;
-  const heard = new Set<() => void>();
-  return {
-    get: () => now,
-    set: (text) => {
-      if (text === now) return;
-      now = text;
-      for (const h of heard) h();
-    },
-    subscribe: (h) => {
-      heard.add(h);
-      return () => heard.delete(h);
-    },
-  };
-}
+import type { DragWorth } from './useDragWorth';
 
 interface AgainstLastProps {
   readonly x: number;

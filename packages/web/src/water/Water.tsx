@@ -2,7 +2,6 @@ import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
-import { Tabs } from 'radix-ui';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
@@ -13,6 +12,7 @@ import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Pick } from '../ui/Pick';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { SideTabs } from '../ui/SideTabs';
 import { CrewReadings } from './CrewReadings';
 import { PassageList } from './PassageList';
 import { ReadingDialog } from './ReadingDialog';
@@ -21,13 +21,6 @@ import { StationList } from './StationList';
 import { WarmthList } from './WarmthList';
 
 const ImportReadings = lazy(() => import('../imports/ImportReadings').then((m) => ({ default: m.ImportReadings })));
-
-const TABS = [
-  ['changed', 'Changed'],
-  ['warmth', 'Warmth'],
-  ['passage', 'Bars, limits'],
-  ['sources', 'Sources'],
-] as const;
 
 export default function Water() {
   const { data: me } = useQuery(meQuery);
@@ -104,53 +97,78 @@ export default function Water() {
         </p>
       )}
       <div className="grid min-h-0 flex-1 grid-cols-[350px_1fr]">
-        <Tabs.Root defaultValue="changed" className="flex min-h-0 flex-col border-r border-line">
-          <Tabs.List aria-label="What to look at" className="flex shrink-0 border-b border-line px-[10px]">
-            {TABS.map(([value, name]) => (
-              <Tabs.Trigger
-                key={value}
-                value={value}
-                className="cursor-pointer border-b-2 border-transparent px-2.5 py-2 text-[0.93rem] text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
-              >
-                {name}
-              </Tabs.Trigger>
-            ))}
-          </Tabs.List>
-          <Tabs.Content value="changed" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
-            <h2 className="mb-1 font-bold">Since this time yesterday</h2>
-            {changes.map((c) => (
-              <div key={c.head} className="border-t border-line py-2">
-                <p>
-                  <b className={c.caution ? 'text-rust' : ''}>{c.head}</b> {c.text}
-                </p>
-                {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
-              </div>
-            ))}
-            <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
-              Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission: local
-              rules and the captain’s judgement come first.
-            </p>
-          </Tabs.Content>
-          <Tabs.Content value="warmth" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
-            <h2 className="mb-1 font-bold">Where it warms first</h2>
-            <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
-          </Tabs.Content>
-          <Tabs.Content value="passage" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
-            <h2 className="mb-1 font-bold">Bars and limits</h2>
-            {chart.data && bed ? (
-              <PassageList chart={chart.data} bed={bed} water={live} state={s} boats={boats} at={at} cursorAt={cursor.at} zone={zone} />
-            ) : chart.error ? (
-              <Fault error={chart.error} retry={() => void chart.refetch()} />
-            ) : (
-              <Waiting what="Opening the chart" />
-            )}
-          </Tabs.Content>
-          <Tabs.Content value="sources" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-3">
-            <h2 className="mb-1 font-bold">Who speaks</h2>
-            <StationList state={s} now={now} zone={zone} />
-            <CrewReadings state={s} waterId={water.id} zone={zone} />
-          </Tabs.Content>
-        </Tabs.Root>
+        <SideTabs
+          label="What to look at"
+          tabs={[
+            {
+              value: 'changed',
+              name: 'Changed',
+              content: (
+                <>
+                  <h2 className="mb-1 font-bold">Since this time yesterday</h2>
+                  {changes.map((c) => (
+                    <div key={c.head} className="border-t border-line py-2">
+                      <p>
+                        <b className={c.caution ? 'text-rust' : ''}>{c.head}</b> {c.text}
+                      </p>
+                      {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
+                    </div>
+                  ))}
+                  <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
+                    Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission:
+                    local rules and the captain’s judgement come first.
+                  </p>
+                </>
+              ),
+            },
+            {
+              value: 'warmth',
+              name: 'Warmth',
+              content: (
+                <>
+                  <h2 className="mb-1 font-bold">Where it warms first</h2>
+                  <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
+                </>
+              ),
+            },
+            {
+              value: 'passage',
+              name: 'Bars, limits',
+              content: (
+                <>
+                  <h2 className="mb-1 font-bold">Bars and limits</h2>
+                  {chart.data && bed ? (
+                    <PassageList
+                      chart={chart.data}
+                      bed={bed}
+                      water={live}
+                      state={s}
+                      boats={boats}
+                      at={at}
+                      cursorAt={cursor.at}
+                      zone={zone}
+                    />
+                  ) : chart.error ? (
+                    <Fault error={chart.error} retry={() => void chart.refetch()} />
+                  ) : (
+                    <Waiting what="Opening the chart" />
+                  )}
+                </>
+              ),
+            },
+            {
+              value: 'sources',
+              name: 'Sources',
+              content: (
+                <>
+                  <h2 className="mb-1 font-bold">Who speaks</h2>
+                  <StationList state={s} now={now} zone={zone} />
+                  <CrewReadings state={s} waterId={water.id} zone={zone} />
+                </>
+              ),
+            },
+          ]}
+        />
         <div className="min-h-0 overflow-x-hidden overflow-y-auto">
           <Ribbon
             from={from}

@@ -1,0 +1,128 @@
+import type { DeckStop } from '@bluffwind/contract/deck';
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { HOUR } from '@bluffwind/core/units/time';
+import { type ReactNode, useMemo, useState } from 'react';
+import { clock, depth } from '../ui/format';
+import { BIG, Frame, Recent, short } from './deckParts';
+import { FishSheets, type Sheet } from './FishSheets';
+import { StayOrMove } from './StayOrMove';
+import type { DeckTrip } from './useDeckTrip';
+
+interface AtStopProps {
+  readonly trip: DeckTrip;
+  readonly stop: DeckStop;
+  readonly now: number;
+  readonly foot: (buttons: ReactNode) => ReactNode;
+}
+
+/** Lines in: what the water does, stay or move, whose turn, and a fish in three taps. */
+export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
+  const { pack, running, landed, turnOf, usual: ordered, visited, spotOf, presentationName, speciesName, record, log } = trip;
+  const active = trip.active as NonNullable<DeckTrip['active']>;
+  const [sheet, setSheet] = useState<Sheet>(null);
+  const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
+  const at = useMemo(() => conditionsOver(water, now - HOUR, now + HOUR), [water, now]);
+  const spot = spotOf(current.spotId);
+  const c = spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null;
+  const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
+  const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
+  const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
+  const stage = c?.tideStage == null ? '' : c.tideStage < 0.5 ? 'run-in' : 'run-out';
+  const gone =
+    c?.sinceTurnH == null ? '' : `, ${Math.floor(c.sinceTurnH)} h ${String(Math.floor((c.sinceTurnH % 1) * 60)).padStart(2, '0')} gone`;
+  const bagOf = (speciesId: string) => {
+    const rule = pack.rules.find((r) => r.speciesId === speciesId && r.body.kind === 'bag');
+    return rule?.body.kind === 'bag' ? ` of ${rule.body.perAngler * Math.max(1, pack.trip.guests.length)}` : '';
+  };
+  return (
+    <Frame
+      title={legIndex >= 0 ? `Leg ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'}
+      right={`${clock(now, pack.zone)}${stage ? ` · ${stage}${gone}` : ''}`}
+    >
+      <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
+      <p className="text-[0.93rem] text-ink-2">
+        {c ? `${depth(c.depthM)} m under the boat` : ''}
+        {c?.windMps != null ? `, wind ${c.windMps.toFixed(0)} m/s` : ''}
+      </p>
+      <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} />
+      <div className="mt-3 flex items-baseline justify-between">
+        <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
+        <span className="text-[0.93rem] text-ink-2">
+          {ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagOf(ordered[0].id)} ${short(ordered[0].name)}` : ''}
+        </span>
+      </div>
+      <div className="mt-1 grid grid-cols-2 gap-2">
+        {running.map((s) => (
+          <button
+            key={s.id}
+            type="button"
+            aria-pressed={s.id === active.id}
+            onClick={() => trip.setActive(s.id)}
+            className={`min-h-[58px] cursor-pointer rounded border px-3 py-1.5 text-left ${s.id === active.id ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
+          >
+            <span className="block text-[0.93rem] leading-tight font-semibold">{presentationName(s.presentationId).split(',')[0]}</span>
+            <span className="text-[0.8rem]">
+              {s.rods} {s.rods === 1 ? 'rod' : 'rods'}, {Math.max(0, Math.floor((now - Date.parse(s.startedAt)) / 60_000))} min
+            </span>
+          </button>
+        ))}
+      </div>
+      <Recent
+        catches={current.sets
+          .flatMap((s) => s.catches.map((k) => ({ ...k, set: s })))
+          .slice(-4)
+          .reverse()}
+        zone={pack.zone}
+        nameOf={speciesName}
+        onUndo={(catchId) => record({ kind: 'undo-catch', catchId })}
+      />
+      {foot(
+        <>
+          <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>
+          <div className="grid grid-cols-3 gap-2">
+            {ordered.slice(0, 2).map((s) => (
+              <button
+                key={s.id}
+                type="button"
+                className={`${BIG} border-ink bg-paper`}
+                onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}
+              >
+                {short(s.name)}
+              </button>
+            ))}
+            <button type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'other' })}>
+              Other
+            </button>
+            <button
+              type="button"
+              className={`${BIG} border-dashed border-ink font-normal`}
+              onClick={() => log('missed', null, null, false)}
+            >
+              Missed
+            </button>
+            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('lost', null, null, false)}>
+              Lost
+            </button>
+            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => setSheet({ kind: 'sign' })}>
+              Saw sign
+            </button>
+          </div>
+          <div className="grid grid-cols-2 gap-2">
+            <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'switch' })}>
+              Switch bait
+            </button>
+            <button
+              type="button"
+              className={`${BIG} border-kelp bg-kelp text-on-kelp`}
+              onClick={() => record({ kind: 'end-stop', stopId: current.id })}
+            >
+              Leave spot
+            </button>
+          </div>
+        </>,
+      )}
+      <FishSheets trip={trip} stop={current} sheet={sheet} onSheet={setSheet} />
+    </Frame>
+  );
+}

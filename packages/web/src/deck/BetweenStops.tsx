@@ -1,0 +1,54 @@
+import { type ReactNode, useState } from 'react';
+import { clock } from '../ui/format';
+import { BIG, Frame, Recent } from './deckParts';
+import { PickSheet } from './PickSheet';
+import type { DeckTrip } from './useDeckTrip';
+
+/** Under way: the next leg, and lines in there or elsewhere. */
+export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number; foot: (buttons: ReactNode) => ReactNode }) {
+  const { pack, landed, catches, visited, spotOf, presentationName, speciesName, record, startStop } = trip;
+  const [choosing, setChoosing] = useState(false);
+  const next = pack.legs.find((l) => !visited.has(l.spotId));
+  return (
+    <Frame title={`${landed.length} fish so far`} right={clock(now, pack.zone)}>
+      <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : 'No leg left'}</h1>
+      {next && (
+        <p className="text-ink-2">
+          {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)},{' '}
+          {next.expected.toFixed(1)} fish ({next.lo80} to {next.hi80})
+        </p>
+      )}
+      <Recent
+        catches={catches.slice(-6).reverse()}
+        zone={pack.zone}
+        nameOf={speciesName}
+        onUndo={(catchId) => record({ kind: 'undo-catch', catchId })}
+      />
+      {foot(
+        <>
+          {next && (
+            <button type="button" className={`${BIG} border-kelp bg-kelp text-on-kelp`} onClick={() => startStop(next.spotId)}>
+              Lines in at {spotOf(next.spotId)?.name}
+            </button>
+          )}
+          <div className="grid grid-cols-2 gap-2">
+            <button type="button" className={`${BIG} border-ink`} onClick={() => setChoosing(true)}>
+              Another spot
+            </button>
+            <button type="button" className={`${BIG} border-ink`} onClick={() => record({ kind: 'end-trip' })}>
+              End the trip
+            </button>
+          </div>
+        </>,
+      )}
+      {choosing && (
+        <PickSheet
+          title="Lines in where?"
+          items={pack.spots.map((s) => ({ id: s.id, name: s.name }))}
+          onPick={startStop}
+          onClose={() => setChoosing(false)}
+        />
+      )}
+    </Frame>
+  );
+}

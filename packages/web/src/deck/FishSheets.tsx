@@ -1,0 +1,81 @@
+import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import { v7 } from 'uuid';
+import { CatchSheet } from './CatchSheet';
+import { PickSheet } from './PickSheet';
+import type { DeckTrip } from './useDeckTrip';
+
+/** What is asked for over the page, or nothing. */
+export type Sheet = { kind: 'fish'; speciesId: string } | { kind: 'other' } | { kind: 'switch' } | { kind: 'sign' } | null;
+
+const SIGNS = [
+  ['bait', 'Bait massed or showering'],
+  ['birds', 'Birds working'],
+  ['marks', 'Marks on the sounder'],
+  ['rays', 'Rays rooting'],
+  ['surface', 'Fish at the surface'],
+  ['follow', 'A follow'],
+] as const;
+
+interface FishSheetsProps {
+  readonly trip: DeckTrip;
+  readonly stop: DeckStop;
+  readonly sheet: Sheet;
+  readonly onSheet: (sheet: Sheet) => void;
+}
+
+/** Sheets over a stop: the fish and its length, another fish, another bait, a sign. */
+export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: FishSheetsProps) {
+  const { pack, landed, turnOf, presentationName, record, log } = trip;
+  const active = trip.active as NonNullable<DeckTrip['active']>;
+  return (
+    <>
+      {sheet?.kind === 'fish' && (
+        <CatchSheet
+          pack={pack}
+          species={pack.species.find((s) => s.id === sheet.speciesId) as DeckPack['species'][number]}
+          keptToday={landed.filter((k) => k.speciesId === sheet.speciesId && k.kept && k.clientId === (turnOf?.id ?? null)).length}
+          onDone={(mm, kept) => {
+            setSheet(null);
+            log('landed', sheet.speciesId, mm, kept);
+          }}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet?.kind === 'other' && (
+        <PickSheet
+          title="Which fish?"
+          items={[...pack.species].sort((a, b) => Number(b.usual) - Number(a.usual))}
+          onPick={(speciesId) => setSheet({ kind: 'fish', speciesId })}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet?.kind === 'switch' && (
+        <PickSheet
+          title={`Instead of ${presentationName(active.presentationId)}`}
+          items={pack.presentations.filter((p) => p.id !== active.presentationId)}
+          onPick={(presentationId) => {
+            setSheet(null);
+            record({
+              kind: 'switch-set',
+              stopId: current.id,
+              endSetId: active.id,
+              set: { id: v7(), presentationId, rods: active.rods },
+            });
+          }}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet?.kind === 'sign' && (
+        <PickSheet
+          title="What was seen?"
+          items={SIGNS.map(([id, name]) => ({ id, name }))}
+          onPick={(what) => {
+            setSheet(null);
+            record({ kind: 'sighting', sightingId: v7(), spotId: current.spotId, what: what as 'bait', note: '' });
+          }}
+          onClose={() => setSheet(null)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,56 @@
+import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import { beliefAt } from '@bluffwind/core/stay/beliefAt';
+import { decideStay } from '@bluffwind/core/stay/decideStay';
+import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
+import { useMemo } from 'react';
+import { clock, rate } from '../ui/format';
+import { stopTable } from './stopTable';
+
+interface StayOrMoveProps {
+  readonly pack: DeckPack;
+  readonly stop: DeckStop;
+  /** Fish landed at this stop. */
+  readonly here: number;
+  readonly visited: ReadonlySet<string>;
+  readonly now: number;
+}
+
+/** The hardest call: stay or move, by the decision table, with the sentence that explains it. */
+export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) {
+  const startedMs = Date.parse(stop.startedAt);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: decided on arrival; later fish and stops do not make it anew
+  const table = useMemo(() => stopTable(pack, stop.spotId, startedMs, visited), [pack, stop.id]);
+  const spotOf = (id: string) => pack.spots.find((s) => s.id === id);
+  const spot = spotOf(stop.spotId);
+  if (!spot) return null;
+  const advice = decideStay(
+    {
+      belief: beliefAt(spot, startedMs),
+      fadePerHour: spot.fadePerHour,
+      minutesFished: Math.max(0, (now - startedMs) / 60_000),
+      fish: here,
+      minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
+      alternatives: alternativesFrom(pack.spots, spot.id, visited, now),
+    },
+    table,
+  );
+  return (
+    <div className={`mt-2 border-l-4 px-3 py-2 ${advice.move ? 'border-rust bg-rust-pale' : 'border-kelp bg-kelp-pale'}`} data-advice>
+      <b className="text-[1.1rem]">
+        {advice.move
+          ? `Move to ${spotOf(advice.to ?? '')?.name ?? 'the dock'}`
+          : `Stay. Look again at ${clock(now + (advice.reconsiderInMin ?? 10) * 60_000, pack.zone)}`}
+      </b>
+      <p className="text-[0.93rem]">
+        {rate(advice.rateNowPerHour)} an hour here now
+        {advice.to
+          ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after a ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min run`
+          : ''}
+        .
+        {advice.fishToStay !== null
+          ? ` ${advice.fishToStay === 1 ? 'One fish' : `${advice.fishToStay} fish`} in the next 10 min would change it.`
+          : ''}
+      </p>
+    </div>
+  );
+}

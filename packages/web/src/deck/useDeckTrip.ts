@@ -1,0 +1,96 @@
+import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import { useMemo, useState } from 'react';
+import { v7 } from 'uuid';
+import { serverNow } from '../app/clock';
+import type { StoredEntry } from '../offline/store';
+import { type DeckState, deckState } from './deckState';
+
+type DeckSet = DeckStop['sets'][number];
+type Catch = DeckSet['catches'][number] & { readonly set: DeckSet };
+type Without<T> = T extends unknown ? Omit<T, 'entryId' | 'at'> : never;
+
+/** A trip as it stands on the phone, and what can be logged. */
+export interface DeckTrip {
+  readonly pack: DeckPack;
+  readonly state: DeckState;
+  readonly catches: readonly Catch[];
+  readonly landed: readonly Catch[];
+  readonly visited: ReadonlySet<string>;
+  /** Sets that fish now, and the one that a catch goes to. */
+  readonly running: readonly DeckSet[];
+  readonly active: DeckSet | undefined;
+  /** Whose turn it is; undefined without guests. */
+  readonly turnOf: DeckPack['trip']['guests'][number] | undefined;
+  /** Species of the trip, the most landed first. */
+  readonly usual: readonly DeckPack['species'][number][];
+  readonly spotOf: (id: string) => DeckPack['spots'][number] | undefined;
+  readonly presentationName: (id: string) => string;
+  readonly speciesName: (id: string | null) => string;
+  readonly setActive: (setId: string) => void;
+  readonly record: (entry: Without<DeckEntry>) => void;
+  readonly startStop: (spotId: string) => void;
+  readonly log: (outcome: 'landed' | 'lost' | 'missed', speciesId: string | null, lengthMm: number | null, kept: boolean) => void;
+}
+
+/** Derives a trip from its pack and what was entered since. */
+export function useDeckTrip(pack: DeckPack, entries: readonly StoredEntry[], store: (entry: DeckEntry) => Promise<void>): DeckTrip {
+  const [activeSet, setActive] = useState<string | null>(null);
+  const state = useMemo(
+    () =>
+      deckState(
+        pack,
+        entries.filter((e) => e.state !== 'refused').map((e) => e.entry),
+      ),
+    [pack, entries],
+  );
+  const catches = state.stops.flatMap((s) => s.sets.flatMap((x) => x.catches.map((k) => ({ ...k, set: x }))));
+  const landed = catches.filter((k) => k.outcome === 'landed');
+  const running = state.current?.sets.filter((s) => s.endedAt === null) ?? [];
+  const active = running.find((s) => s.id === activeSet) ?? running[0];
+  const { guests } = pack.trip;
+  const turnOf = guests.length > 0 ? guests[landed.length % guests.length] : undefined;
+  const landedOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId).length;
+  const record = (entry: Without<DeckEntry>) =>
+    void store({ ...entry, entryId: v7(), at: new Date(serverNow()).toISOString() } as DeckEntry);
+
+  return {
+    pack,
+    state,
+    catches,
+    landed,
+    visited: new Set(state.stops.map((s) => s.spotId)),
+    running,
+    active,
+    turnOf,
+    usual: pack.species.filter((s) => s.usual).sort((a, b) => landedOf(b.id) - landedOf(a.id)),
+    spotOf: (id) => pack.spots.find((s) => s.id === id),
+    presentationName: (id) => pack.presentations.find((p) => p.id === id)?.name ?? '',
+    speciesName: (id) => pack.species.find((s) => s.id === id)?.name ?? '',
+    setActive,
+    record,
+    startStop: (spotId) => {
+      const leg = pack.legs.find((l) => l.spotId === spotId);
+      const first = leg?.presentationId ?? pack.presentations[0]?.id ?? '';
+      const second = leg?.secondId ?? null;
+      const { rods } = pack.trip;
+      const set = (presentationId: string, of: number) => ({ id: v7(), presentationId, rods: of });
+      const sets = second && rods > 2 ? [set(first, rods - 1), set(second, 1)] : [set(first, rods)];
+      record({ kind: 'start-stop', stopId: v7(), spotId, sets });
+    },
+    log: (outcome, speciesId, lengthMm, kept) => {
+      if (!active) return;
+      const lengthKind = pack.species.find((s) => s.id === speciesId)?.lengthKind ?? 'total';
+      record({
+        kind: 'catch',
+        catchId: v7(),
+        setId: active.id,
+        speciesId,
+        clientId: turnOf?.id ?? null,
+        lengthMm,
+        lengthKind,
+        outcome,
+        kept,
+      });
+    },
+  };
+}

@@ -1,0 +1,72 @@
+import type { PlanDesk } from '@bluffwind/contract/plan';
+import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
+import type { LaneProps } from '../ribbon/Ribbon';
+import { fish } from '../ui/format';
+import { AgainstLast } from './AgainstLast';
+import { Legs } from './Legs';
+import type { DragWorth } from './useDragWorth';
+import type { PlanDoing } from './usePlan';
+
+interface LegsLaneProps {
+  readonly lane: LaneProps;
+  readonly desk: PlanDesk;
+  readonly plan: PlanDoing;
+  readonly worth: DragWorth;
+  readonly naive: NaiveDay | null;
+  readonly selected: string | null;
+  readonly onSelect: (spotId: string) => void;
+  readonly onDrag: (index: number, byMs: number) => void;
+  readonly onDrop: (index: number, byMs: number) => void;
+}
+
+/** The ribbon's lane of a trip: its hours, its breaks, the legs, and what the plan is worth against the last one and the bound. */
+export function LegsLane({ lane, desk: d, plan, worth, naive, selected, onSelect, onDrag, onDrop }: LegsLaneProps) {
+  const { shown } = plan;
+  const nameOf = (spotId: string) => d.spots.find((s) => s.id === spotId)?.name ?? '';
+  const baitOf = (presentationId: string) => d.presentations.find((p) => p.id === presentationId)?.name ?? '';
+  return (
+    <g>
+      <rect x={lane.x(d.startsAt)} width={lane.x(d.endsAt) - lane.x(d.startsAt)} y={0} height={lane.height} fill="var(--paper)" />
+      {d.breaks.map((b) => (
+        <g key={`${b.name} ${b.fromMs}`}>
+          <rect x={lane.x(b.fromMs)} width={lane.x(b.toMs) - lane.x(b.fromMs)} y={0} height={lane.height} fill="var(--sand)" />
+          <title>{b.name}</title>
+        </g>
+      ))}
+      {shown ? (
+        <>
+          <Legs
+            lane={lane}
+            legs={shown.legs}
+            selected={selected}
+            nameOf={nameOf}
+            baitOf={baitOf}
+            onSelect={onSelect}
+            onPin={plan.pin}
+            onDrag={onDrag}
+            onDrop={onDrop}
+          />
+          <text x={lane.x(d.endsAt) + 12} y={17} fontSize={12} fill="var(--ink-2)" data-proof>
+            {shown.proved ? 'no better day exists' : `within ${fish(shown.bound - shown.expected)} of the bound`}
+            {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
+          </text>
+          <AgainstLast x={lane.x(d.endsAt) + 12} y={33} worth={worth} rest={against(plan.before, shown.expected, shown.by)} />
+          {naive && (
+            <text x={lane.x(d.endsAt) + 12} y={49} fontSize={12} fill="var(--ink-2)">
+              {`yesterday’s best again: ${fish(naive.expected)}`}
+            </text>
+          )}
+        </>
+      ) : (
+        <text x={lane.x(d.startsAt) + 12} y={lane.height / 2 + 4} fontSize={13} fill="var(--ink-2)">
+          No legs yet. S lays the day.
+        </text>
+      )}
+    </g>
+  );
+}
+
+function against(before: number | null, now: number, by: string): string {
+  if (before === null || Math.abs(now - before) < 0.05) return by;
+  return `${now > before ? '+' : '−'}${fish(Math.abs(now - before))} fish, ${by}`;
+}

@@ -1,0 +1,51 @@
+import { Tabs } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+export interface SideTab {
+  readonly value: string;
+  readonly name: string;
+  readonly content: ReactNode;
+  /** It lays out and scrolls the column itself. */
+  readonly full?: boolean;
+}
+
+interface SideTabsProps {
+  readonly label: string;
+  readonly tabs: readonly SideTab[];
+  /** The tab shown; the first at the start, and then whichever was chosen, when left out. */
+  readonly value?: string;
+  readonly onValue?: (value: string) => void;
+}
+
+/** The left column of a desk screen: one of several lists. */
+export function SideTabs({ label, tabs, value, onValue }: SideTabsProps) {
+  return (
+    <Tabs.Root
+      {...(value === undefined ? { defaultValue: tabs[0]?.value } : { value })}
+      onValueChange={onValue}
+      className="no-print flex min-h-0 flex-col border-r border-line"
+    >
+      <Tabs.List aria-label={label} className="flex shrink-0 border-b border-line px-[10px]">
+        {tabs.map((t) => (
+          <Tabs.Trigger
+            key={t.value}
+            value={t.value}
+            className="cursor-pointer border-b-2 border-transparent px-2.5 py-1.5 text-[0.93rem] text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
+          >
+            {t.name}
+          </Tabs.Trigger>
+        ))}
+      </Tabs.List>
+      {tabs.map((t) => (
+        <Tabs.Content
+          key={t.value}
+          value={t.value}
+          tabIndex={t.full ? -1 : 0}
+          className={`min-h-0 flex-1 ${t.full ? 'flex flex-col data-[state=inactive]:hidden' : 'overflow-auto px-[18px] py-3'}`}
+        >
+          {t.content}
+        </Tabs.Content>
+      ))}
+    </Tabs.Root>
+  );
+}
