@@ -103,6 +103,27 @@ export const savedPlan = z.object({
 });
 export type SavedPlan = z.infer<typeof savedPlan>;
 
+/** A spot as planning sees it. */
+export const planSpot = z.object({
+  id,
+  name: z.string(),
+  structure: z.string(),
+  pressure: z.int(),
+  restsUntil: z.number().nullable(),
+  depthMinM: z.number(),
+  depthMaxM: z.number(),
+  bottom: z.string(),
+  heatOffsetC: z.number(),
+  heatSdC: z.number(),
+  shoreNormalDeg: nullable,
+  fetchM: z.array(z.int()),
+  accessDepthM: nullable,
+  fadePerHour: z.number(),
+  footing: z.int(),
+  lat: z.number(),
+  lon: z.number(),
+});
+
 export const planDesk = z.object({
   now: z.number(),
   startsAt: z.number(),
@@ -132,27 +153,7 @@ export const planDesk = z.object({
   ),
   boat: z.object({ draughtM: z.number(), windLimitMps: z.number(), waveLimitM: z.number(), runMin: z.number().nullable() }),
   water: waterRecord,
-  spots: z.array(
-    z.object({
-      id,
-      name: z.string(),
-      structure: z.string(),
-      pressure: z.int(),
-      restsUntil: z.number().nullable(),
-      depthMinM: z.number(),
-      depthMaxM: z.number(),
-      bottom: z.string(),
-      heatOffsetC: z.number(),
-      heatSdC: z.number(),
-      shoreNormalDeg: nullable,
-      fetchM: z.array(z.int()),
-      accessDepthM: nullable,
-      fadePerHour: z.number(),
-      footing: z.int(),
-      lat: z.number(),
-      lon: z.number(),
-    }),
-  ),
+  spots: z.array(planSpot),
   presentations: z.array(
     z.object({
       id,

@@ -127,11 +127,6 @@ function checkPin(p: ItineraryProblem, pin: PinnedStay): void {
       `pins: a stay at ${pin.spot} from step ${startStep} to ${departStep} does not fit the trip; the run takes ${reach} steps and the trip has ${p.steps}`,
     );
   }
-  const first = waysOf(p).first(i);
-  if (first > startStep)
-    throw new RangeError(
-      `pins: waves over the boat's limit shut the way to ${pin.spot}; the boat cannot be there before ${Math.min(first, p.steps)}`,
-    );
   if (pin.startStep === undefined) return;
   const open = p.spots[i]?.open;
   if (open && !open.some(([from, to]) => startStep >= from && departStep <= to)) {
@@ -151,6 +146,11 @@ function contradiction(p: ItineraryProblem, pins: readonly PinnedStay[]): string
       return `pins: ${a.spot} until step ${a.departStep} and ${b.spot} from step ${b.startStep} contradict each other; the run takes ${way} steps`;
     }
   }
+  for (const pin of timed) {
+    const first = waysOf(p).first(p.spots.findIndex((s) => s.id === pin.spot));
+    if (first > pin.startStep && !solveAlone(p, [pin]))
+      return `pins: waves over the boat's limit shut the way to ${pin.spot}; the boat cannot be there before ${Math.min(first, p.steps)}`;
+  }
   for (const a of pins) {
     for (const b of pins) {
       if (a.spot >= b.spot) continue;
@@ -161,15 +161,12 @@ function contradiction(p: ItineraryProblem, pins: readonly PinnedStay[]): string
   return `pins: ${pins.map((x) => x.spot).join(', ')} cannot all be kept${p.order?.length ? ' in this order' : ''}; unpin one`;
 }
 
-/** Whether pins alone can be kept. */
+/** Whether one or two pins alone can be kept. */
 function solveAlone(p: ItineraryProblem, pins: readonly PinnedStay[]): boolean {
   const v = stayValues(p, pins);
-  const [i, j] = pins.map((x) => p.spots.findIndex((s) => s.id === x.spot)) as [number, number];
-  return [
-    [i, j],
-    [j, i],
-  ].some((order) => {
-    const timed = timeOrder(p, v, order);
-    return timed !== null && timed.value >= 2 * PIN_BONUS && keepsTerms(p, timed.visits);
+  const order = pins.map((x) => p.spots.findIndex((s) => s.id === x.spot));
+  return [order, [...order].reverse()].some((way) => {
+    const timed = timeOrder(p, v, way);
+    return timed !== null && timed.value >= pins.length * PIN_BONUS && keepsTerms(p, timed.visits);
   });
 }

@@ -114,6 +114,9 @@ describe('ways shut by the sea', () => {
     expect(() => solveItinerary(out, { pins: [leg] })).toThrow(
       "pins: waves over the boat's limit shut the way to s0; the boat cannot be there before 14",
     );
+    // A pin at any time waits for the way to open.
+    const pinned = solveItinerary(out, { pins: [{ spot: 's0' }] });
+    expect(pinned.legs.find((l) => l.spot === 's0')?.startStep).toBeGreaterThanOrEqual(14);
     const home = { ...open, shutWays: { dock: [[[20, 40]], []] as ShutRanges[], between: [] } };
     expect(() => scoreItinerary(home, [{ spot: 's0', startStep: 10, departStep: 25 }])).toThrow(
       "legs: waves over the boat's limit shut the way home after s0",

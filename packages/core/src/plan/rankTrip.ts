@@ -32,6 +32,8 @@ export interface Call {
   readonly likeStopIds: readonly string[];
   readonly reasons: readonly Reason[];
   readonly factors: readonly Factor[];
+  /** When waves over the boat's own limit shut the way there from the dock. */
+  readonly wayShut: readonly { readonly fromMs: number; readonly toMs: number }[];
   /** What is not known there and then. */
   readonly unknown: readonly string[];
   /** Every presentation at the same hour, best first, this one included. */
@@ -169,6 +171,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
       likeStopIds: [...new Set(like.sets.slice(0, 40).map((x) => x.set.stopId ?? ''))].filter((id) => id !== ''),
       reasons: reasonsOf(factors, c),
       factors,
+      wayShut: (ways.dock[s] ?? []).map(([from, to]) => ({ fromMs: at(from), toMs: at(to) })),
       unknown: [...new Set(factors.flatMap((f) => (f.unknown ? [f.unknown] : [])))],
       others,
       second: pickOther(inputs, presentation, others, (p) => p.look !== presentation.look && p.zone !== presentation.zone),

@@ -3,6 +3,7 @@ import { HOUR } from '../units/time';
 import { layDay, scoreDay } from './layDay';
 import { rankTrip, stepsOf } from './rankTrip';
 import { shutWays } from './shutWays';
+import { whyNot } from './whyNot';
 import { inputs, START } from './testTrip';
 
 const ROUGH_FROM = START + 3 * HOUR;
@@ -53,6 +54,18 @@ describe('sea on the runs', () => {
     const late = [{ spotId: 'lee', startMs: START + shut - HOUR, departMs: START + shut + HOUR }];
     expect(() => scoreDay(trip, ranking, late)).toThrow("waves over the boat's limit shut the way home after Lee wall");
     expect(layDay(rough({ limitM: 5 }), rankTrip(rough({ limitM: 5 }))).expected).toBeGreaterThanOrEqual(day.expected - 1e-9);
+  });
+
+  it('tells of a spot in no plan from when to when its way is shut', () => {
+    const trip = rough();
+    const ranking = rankTrip(trip);
+    const call = ranking.calls.find((c) => c.spotId === 'lee');
+    const [from, to] = ranking.ways.dock[1]?.[0] as [number, number];
+    expect(call?.wayShut).toEqual([{ fromMs: START + from * 300_000, toMs: START + to * 300_000 }]);
+    expect(whyNot(trip, ranking, 'lee', [{ spotId: 'exposed' }])).toMatch(
+      /^Lee wall: waves over the boat's own limit shut the way there from \d\d:\d\d to 14:00; /,
+    );
+    expect(ranking.calls.find((c) => c.spotId === 'exposed')?.wayShut).toEqual([]);
   });
 
   it('leaves out a spot that cannot be reached all day, and says why', () => {

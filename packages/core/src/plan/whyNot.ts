@@ -1,3 +1,4 @@
+import { localTime } from '../units/time';
 import { rateWords as rate2 } from './reasons';
 import type { PlanInputs } from './planInputs';
 import type { Call, Ranking } from './rankTrip';
@@ -15,6 +16,11 @@ export function whyNot(inputs: PlanInputs, ranking: Ranking, spotId: string, leg
   const planned = ranking.calls.filter((c) => legs.some((l) => l.spotId === c.spotId));
   const least = planned.at(-1);
   const parts: string[] = [];
+  if (call.wayShut.length > 0) {
+    const clock = (ms: number) => localTime(ms, inputs.zone);
+    const hours = call.wayShut.map((w) => `${clock(w.fromMs)} to ${clock(w.toMs)}`).join(', ');
+    parts.push(`waves over the boat's own limit shut the way there from ${hours}`);
+  }
   if (taken) parts.push(`${taken.boat} has it for part of the trip`);
   if (least && call.ratePerRodHour < least.ratePerRodHour) {
     parts.push(`at best ${rate2(call.ratePerRodHour)} a rod-hour, where the least of the plan gives ${rate2(least.ratePerRodHour)}`);

@@ -1,10 +1,11 @@
 // Gathers what a trip's plan is made from: the same for the browser's worker and for the server itself.
-import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
+import { type PlanDesk, planSpot, type SavedPlan } from '@bluffwind/contract/plan';
+import { envelope } from '@bluffwind/contract/presentations';
 import { fishedSets } from '@bluffwind/core/plan/fishedSets';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
-import { FamilyEntity, type FamilyRow, PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
+import { FamilyEntity, PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { type Goal, LegEntity, PartyEntity, PlanEntity, type PlanRow, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
@@ -91,44 +92,8 @@ export async function loadDesk(
       runMin: boat.burnLph > 0 ? ((boat.tankL * 2) / 3 / boat.burnLph) * 60 : null,
     },
     water: state.record,
-    spots: spots.map(
-      ({
-        id,
-        name,
-        structure,
-        pressure,
-        depthMinM,
-        depthMaxM,
-        bottom,
-        heatOffsetC,
-        heatSdC,
-        shoreNormalDeg,
-        fetchM,
-        accessDepthM,
-        fadePerHour,
-        footing,
-        lat,
-        lon,
-      }) => ({
-        id,
-        name,
-        structure,
-        pressure,
-        restsUntil: resting.get(id) ?? null,
-        depthMinM,
-        depthMaxM,
-        bottom,
-        heatOffsetC,
-        heatSdC,
-        shoreNormalDeg,
-        fetchM,
-        accessDepthM,
-        fadePerHour,
-        footing,
-        lat,
-        lon,
-      }),
-    ),
+    // The schema is the list of fields that planning is told of.
+    spots: spots.map((s) => planSpot.parse({ ...s, restsUntil: resting.get(s.id) ?? null })),
     presentations: presentations.map((p) => {
       const f = found(
         families.find((x) => x.id === p.familyId),
@@ -147,7 +112,7 @@ export async function loadDesk(
         heldBy: heldUp(p, held),
         zone: f.zone,
         look: p.look ?? f.look,
-        envelope: envelopeOf(f),
+        envelope: envelope.parse(f),
       };
     }),
     evidence: await loadEvidence(entities, {
@@ -176,26 +141,6 @@ export async function loadDesk(
 
 /** What each goal counts; to learn wants action of any kind. */
 const COUNTING: Record<Goal, PlanDesk['counting']> = { numbers: 'all', learn: 'action', size: 'long', table: 'keepable' };
-
-function envelopeOf(f: FamilyRow): PlanDesk['presentations'][number]['envelope'] {
-  const { depthMinM, depthMaxM, tempMinC, tempMaxC, clarityMinM, clarityMaxM, windMinMps, windMaxMps } = f;
-  const { currentMinMps, currentMaxMps, light, cover, months } = f;
-  return {
-    depthMinM,
-    depthMaxM,
-    tempMinC,
-    tempMaxC,
-    clarityMinM,
-    clarityMaxM,
-    windMinMps,
-    windMaxMps,
-    currentMinMps,
-    currentMaxMps,
-    light,
-    cover,
-    months,
-  };
-}
 
 async function earlierPlans(entities: EntityManager, tripId: string): Promise<PlanDesk['earlier']> {
   const plans = await entities.find(PlanEntity, { where: { tripId }, order: { version: 'DESC' } });

@@ -67,6 +67,12 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
           ))}
         </>
       )}
+      {call.wayShut.length > 0 && (
+        <p className="mt-1 text-rust" data-way-shut>
+          Waves over the boat’s own limit shut the way there from{' '}
+          {call.wayShut.map((w) => `${clock(w.fromMs, zone)} to ${clock(w.toMs, zone)}`).join(', ')}.
+        </p>
+      )}
       {call.unknown.length > 0 && <p className="mt-1 text-rust">Not known for then: {call.unknown.join(', ')}.</p>}
       <p className="mt-2 font-semibold">Baits at the same hour</p>
       {call.others.slice(0, BAITS_SHOWN).map((o, i) => (

@@ -3,9 +3,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { post } from '../app/api';
-import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 import { FIELD, Labelled, NumberField, reader } from './fields';
+import { SheetFoot } from './SheetFoot';
 
 const LIGHT = ['dark', 'low light', 'middling', 'high sun'] as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
@@ -127,17 +127,7 @@ export function FamilySheet({ family, taken, onClose }: { family: FamilyView | n
             <textarea name="handling" maxLength={500} rows={2} defaultValue={family?.handling ?? ''} className={FIELD} />
           </Labelled>
         </div>
-        {error !== null && (
-          <div className="col-span-4">
-            <Fault error={error} />
-          </div>
-        )}
-        <div className="col-span-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
-          <Button strong type="submit">
-            Store
-          </Button>
-        </div>
+        <SheetFoot error={error} onClose={onClose} />
       </form>
     </Sheet>
   );

@@ -3,9 +3,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { post } from '../app/api';
-import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 import { FIELD, Labelled, NumberField, reader } from './fields';
+import { SheetFoot } from './SheetFoot';
 
 /** A variant of a family: what exactly is on the line. */
 export function VariantSheet({
@@ -91,17 +91,7 @@ export function VariantSheet({
         <label className="flex items-center gap-2 self-end pb-1">
           <input type="checkbox" name="active" defaultChecked={variant.active} /> in use
         </label>
-        {error !== null && (
-          <div className="col-span-4">
-            <Fault error={error} />
-          </div>
-        )}
-        <div className="col-span-4 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
-          <Button strong type="submit">
-            Store
-          </Button>
-        </div>
+        <SheetFoot error={error} onClose={onClose} />
       </form>
     </Sheet>
   );
