@@ -1,20 +1,34 @@
 // Writes one thing that happened on deck. Every entry carries the keys of its rows, so that sending it again changes
 // nothing; the phone may send entries in any number of tries.
 import type { DeckEntry } from '@bluffwind/contract/deck';
+import { localDate, localTime } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { CatchEntity, SetEntity, SightingEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { Problem } from '../errors';
+import { zoneOf } from '../trips/tripsOn';
 
 /** How far a phone's clock may run ahead. */
 const AHEAD_MS = 2 * 60_000;
+/** How long before its trip an entry may be made. */
+const EARLY_MS = 12 * 3_600_000;
 
 /** Applies an entry to its trip. Throws Problem when it can never be accepted. */
 export async function applyEntry(entities: EntityManager, trip: TripRow, entry: DeckEntry, nowMs: number): Promise<void> {
   const at = new Date(entry.at);
+  const when = async (ms: number) => {
+    const zone = await zoneOf(entities, trip.outfitId);
+    return `${localTime(ms, zone)} on ${localDate(ms, zone)}`;
+  };
   if (at.getTime() > nowMs + AHEAD_MS)
-    throw new Problem('invalid', `at: ${entry.at} is in the future`, [{ field: 'at', message: 'in the future' }]);
-  if (at.getTime() < trip.startsAt.getTime() - 12 * 3_600_000)
-    throw new Problem('invalid', `at: ${entry.at} is long before the trip`, [{ field: 'at', message: 'before the trip' }]);
+    throw new Problem('invalid', `at: ${await when(at.getTime())} is in the future; check the phone's clock`, [
+      { field: 'at', message: 'in the future' },
+    ]);
+  if (at.getTime() < trip.startsAt.getTime() - EARLY_MS)
+    throw new Problem(
+      'invalid',
+      `at: ${await when(at.getTime())} is more than 12 h before the trip, which begins at ${await when(trip.startsAt.getTime())}; log it on its day, or check the phone's clock`,
+      [{ field: 'at', message: 'before the trip' }],
+    );
   const outfitId = trip.outfitId;
   switch (entry.kind) {
     case 'begin-trip':

@@ -10,7 +10,7 @@ export function DeckFoot({ entries, online, children }: { entries: readonly Stor
       {refused.length > 0 && (
         <div role="alert" className="border-l-4 border-rust bg-rust-pale px-3 py-2 text-[0.87rem]">
           {refused.map((r) => (
-            <p key={r.entryId}>Not taken, kept on this phone: {r.message}</p>
+            <p key={r.entryId}>Not taken, kept on this phone: {r.message.replace(/^at: /, '')}.</p>
           ))}
         </div>
       )}
@@ -20,14 +20,15 @@ export function DeckFoot({ entries, online, children }: { entries: readonly Stor
           aria-hidden="true"
           className={`inline-block h-3 w-3 rounded-full border-2 ${online ? 'border-kelp' : 'border-rust'} ${waiting === 0 && online ? 'bg-kelp' : ''}`}
         />
-        {sending(entries.length, waiting, online)}
+        {sending(entries.length - waiting - refused.length, waiting, online)}
       </p>
     </div>
   );
 }
 
-function sending(all: number, waiting: number, online: boolean): string {
+function sending(sent: number, waiting: number, online: boolean): string {
   if (!online) return `No signal. ${waiting} ${waiting === 1 ? 'entry' : 'entries'} on this phone, safe.`;
   if (waiting > 0) return `Sending ${waiting}.`;
-  return all === 0 ? 'On line. Nothing to send.' : `All ${all} entries are with the crew.`;
+  if (sent === 0) return 'On line. Nothing to send.';
+  return sent === 1 ? 'One entry is with the crew.' : `All ${sent} entries are with the crew.`;
 }

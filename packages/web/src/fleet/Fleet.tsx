@@ -10,13 +10,16 @@ import { ApiProblem, post } from '../app/api';
 import { serverNow } from '../app/clock';
 import { deskQuery, fleetTripsQuery, meQuery } from '../app/queries';
 import { newPlanOf } from '../plan/newPlanOf';
-import { clock, dateName, fish } from '../ui/format';
+import { clock, dateName, fish, GOALS } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { useWorker } from '../workers/useWorker';
 import type { FleetSoFar, FleetTrip, FleetWorker } from '../workers/fleet.worker';
 import { keptMeetings } from './keptMeetings';
 
 const makeFleetWorker = () => new Worker(new URL('../workers/fleet.worker.ts', import.meta.url), { type: 'module' });
+
+/** What is counted for a goal. */
+const COUNTED = { numbers: 'fish', size: 'big fish', table: 'fish to keep', learn: 'fish of any kind' } as const;
 
 /** All boats of a day together: no two on a spot, and who gives up what for it. */
 export default function Fleet() {
@@ -210,12 +213,12 @@ function BoatRow({
           {trip.captain.name}, {trip.water.name}
         </p>
         <p className="text-[0.9rem] text-ink-2">
-          {trip.guests.length > 0 ? `${trip.guests[0]?.name.split(' ').at(-1)} party` : 'no guests named'}
+          {trip.guests.length > 0 ? `${trip.guests[0]?.name.split(' ').at(-1)} party` : 'no guests named'}, wants {GOALS[trip.goal]}
         </p>
       </div>
       <div>
         <p>
-          <b className="num text-[1.2rem]">{fish(own.together)}</b> <span className="text-[0.87rem] text-ink-2">fish</span>
+          <b className="num text-[1.2rem]">{fish(own.together)}</b> <span className="text-[0.87rem] text-ink-2">{COUNTED[trip.goal]}</span>
         </p>
         <svg width={180} height={14} role="img" aria-label={`${fish(own.together)} of ${fish(own.alone)} fish that it would have alone`}>
           <rect x={0} y={3} width={(180 * own.alone) / most} height={8} fill="var(--sand-2)" />
