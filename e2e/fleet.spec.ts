@@ -19,7 +19,7 @@ const number = async (page: Page, selector: string) => Number(/[\d.]+/.exec(awai
 test.afterAll(async () => {
   await rows('delete from leg');
   await rows('delete from plan');
-  await rows('update presentation set boats_a_day = null where boats_a_day = 1');
+  await rows('update presentation set trips_a_day = null where trips_a_day = 1');
   await rows('update trip_species set weight = 1');
 });
 
@@ -42,7 +42,7 @@ test('the boats of a day are planned together, a bait for one boat goes to the o
     .getByRole('button', { name: new RegExp(`^${bait}`) })
     .first()
     .click();
-  await page.getByLabel('Bait for so many boats a day').fill('1');
+  await page.getByLabel('Bait for so many trips a day').fill('1');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.getByText(/is stored/)).toBeVisible();

@@ -242,7 +242,7 @@ export const PRESENTATIONS: readonly Presentation[] = [
     retrieve: 'hops and rest',
     pauseS: 12,
     // The prawn trap fills two live wells in a night.
-    boatsADay: 2,
+    tripsADay: 2,
   }),
   p('F13', 'Flatfish hopper 15 g, worm tip', 'salt', { weightG: 15, colour: 'orange', leaderKg: 4, retrieve: 'quick flicks' }),
   p('F14', 'Vertical spoon 60 g', 'salt', { weightG: 60, colour: 'silver', leaderKg: 12, retrieve: 'lift and fall' }),

@@ -61,9 +61,9 @@ export const spotEdit = z
     depthMaxM: z.number().min(-10).max(500).nullable(),
     accessDepthM: z.number().min(-10).max(50).nullable(),
     privacy,
-    /** One captain and the owner only; needs privacy captain. */
-    keeperId: id.nullable().default(null),
-    footing: z.int().min(1).max(3).default(1),
+    /** One captain and the owner only; needs privacy captain. Left out, it stays as it is. */
+    keeperId: id.nullable().optional(),
+    footing: z.int().min(1).max(3).optional(),
     hazards: z.string().trim().max(500),
     legality: z.string().trim().max(500),
     restDays: z.int().min(0).max(60),

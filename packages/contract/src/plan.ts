@@ -164,8 +164,8 @@ export const planDesk = z.object({
       coverRate: z.int(),
       snag: z.int(),
       rods: z.int(),
-      /** Boats that the day's bait lasts for; null for any number. */
-      boatsADay: z.int().nullable(),
+      /** Trips that the day's bait lasts for; null for any number. */
+      tripsADay: z.int().nullable(),
       /** Boats that have the last of it. */
       heldBy: z.array(z.string()),
       zone: z.enum(['bottom', 'middle', 'surface']),

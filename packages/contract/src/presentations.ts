@@ -65,8 +65,8 @@ const variant = z.object({
   /** Null takes the family's. */
   look: z.string().trim().min(1).max(40).nullable(),
   active: z.boolean(),
-  /** Boats of the crew that one day's bait lasts for; null for any number. */
-  boatsADay: z.int().min(1).max(20).nullable().default(null),
+  /** Trips of the crew that one day's bait lasts for; null for any number. */
+  tripsADay: z.int().min(1).max(20).nullable().default(null),
 });
 export const presentationEdit = variant.extend({ id }).strict();
 export const presentationView = variant.extend({

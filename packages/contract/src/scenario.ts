@@ -135,7 +135,7 @@ const outfitScenario = z.object({
       retrieve: z.string().optional(),
       pauseS: z.number().nullable().optional(),
       look: z.string().nullable().optional(),
-      boatsADay: z.int().nullable().optional(),
+      tripsADay: z.int().nullable().optional(),
     }),
   ),
   spots: z.array(

@@ -49,8 +49,8 @@ export type TripView = z.infer<typeof tripView>;
 export const tripFit = z
   .object({
     patienceMin: z.int().min(5).max(600).nullable(),
-    /** Hardest footing that the party manages: 1 from the boat, 2 sure feet, 3 a climb. */
-    footing: z.int().min(1).max(3).default(3),
+    /** Hardest footing that the party manages: 1 from the boat, 2 sure feet, 3 a climb. Left out, it stays as it is. */
+    footing: z.int().min(1).max(3).optional(),
     breaks: z.array(z.object({ name: z.string().trim().min(1).max(40), from: instant, to: instant }).strict()).max(6),
     aboard: z.array(id).min(1, 'at least one presentation must be aboard').max(200).nullable(),
     /** Weight of a fish of each of the trip's species; those left out stay as they are. */

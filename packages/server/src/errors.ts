@@ -25,8 +25,8 @@ const CATALOGUE = {
   },
   bait_taken: {
     status: 409,
-    title: 'Other boats have the last of a bait that day',
-    remedy: 'Lay the day anew: it goes without. Or agree with the other captain, or say that the bait lasts for more boats.',
+    title: 'Other trips have the last of a bait that day',
+    remedy: 'Lay the day anew: it goes without. Or agree with the other captain, or say that the bait lasts for more trips.',
   },
   closed_season: { status: 409, title: 'A species of the goal is closed then', remedy: 'Choose other species or another date.' },
   not_feasible: { status: 422, title: 'This cannot be done on the water', remedy: 'Change what is named.' },

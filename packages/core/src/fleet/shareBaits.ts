@@ -1,4 +1,4 @@
-// Bait that lasts for fewer boats than want it: who goes without is who loses least by it.
+// Bait that lasts for fewer trips than want it: who goes without is who loses least by it.
 
 /** A boat's want of baits. */
 export interface BaitBoat {
@@ -18,10 +18,10 @@ export interface GoesWithout {
 }
 
 /**
- * Shares out baits that last for so many boats: as long as more boats have one than it lasts for, the boat that loses least
+ * Shares out baits that last for so many trips: as long as more trips have one than it lasts for, the boat that loses least
  * fish by it goes without (the first by id where two lose the same). For one short bait this is the best sharing there is, as
  * boats do not meet here; for several it is greedy.
- * @param lasts - Boats that each short bait lasts for, by bait id. Throws RangeError for a number below 0.
+ * @param lasts - Trips that each short bait lasts for, by bait id. Throws RangeError for a number below 0.
  */
 export function shareBaits(boats: readonly BaitBoat[], lasts: Readonly<Record<string, number>>): GoesWithout[] {
   const without = new Map<string, string[]>(boats.map((b) => [b.id, []]));

@@ -76,6 +76,8 @@ describe('a spot that a captain keeps', () => {
     const mateId = h.mine.people.find((p) => p.role === 'mate')?.id;
     expect((await store(owner, { keeperId: mateId })).body.fields[0].message).toMatch(/is a mate/);
     expect((await store(keeper, { keeperId })).body).toMatchObject({ name: 'Far stone', keeperId, privacy: 'captain' });
+    // A program that does not know of keepers changes something else and gives nothing away.
+    expect((await store(keeper, { footing: 2 })).body).toMatchObject({ keeperId, footing: 2 });
   });
 
   it('is named by no route to another captain, in no log, brief, plan, export or reading', async () => {
@@ -166,7 +168,7 @@ describe('a spot that a captain keeps', () => {
   it('keeps another captain from replacing the plan that goes there', async () => {
     const trip = h.mine.trips.at(-1);
     const desk = (await rival.get(`/trips/${trip?.id}/desk`)).body;
-    expect(desk).toMatchObject({ hiddenLegs: 1, saved: { triggers: [], basis: [] } });
+    expect(desk).toMatchObject({ hiddenLegs: 1, saved: { triggers: [], basis: [{ spotName: 'a kept spot', factors: [], stopIds: [] }] } });
     const start = Date.parse(trip?.startsAt as string);
     const legs = [{ spotId: h.mine.spots[0]?.id, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: false }];
     const body = { id: randomUUID(), replaces: 1, bans: [], legs };

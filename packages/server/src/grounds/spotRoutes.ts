@@ -155,7 +155,7 @@ export function spotRoutes({ clock }: Deps) {
 
 /** Only a captain or the owner can keep a spot, and only with the captains' spots; a captain keeps for himself. */
 async function keeperMay(entities: EntityManager, who: Who, body: SpotEdit): Promise<void> {
-  if (body.keeperId === null) return;
+  if (!body.keeperId) return;
   const refuse = (detail: string) => new Problem('invalid', `keeperId: ${detail}`, [{ field: 'keeperId', message: detail }]);
   if (body.privacy !== 'captain') throw refuse('only a captains\u2019 spot can be kept by one captain');
   const keeper = found(await entities.findOneBy(PersonEntity, { id: body.keeperId }), 'captain');
@@ -207,8 +207,8 @@ async function rowOf(entities: EntityManager, who: Who, waterId: string, body: S
     accessDepthM: body.accessDepthM,
     fadePerHour: old?.fadePerHour ?? FADE_PER_HOUR,
     privacy: body.privacy,
-    keeperId: body.keeperId,
-    footing: body.footing,
+    keeperId: body.privacy === 'crew' ? null : body.keeperId === undefined ? (old?.keeperId ?? null) : body.keeperId,
+    footing: body.footing ?? old?.footing ?? 1,
     hazards: body.hazards,
     legality: body.legality,
     restDays: body.restDays,

@@ -108,7 +108,7 @@ export async function loadDesk(
         coverRate: f.coverRate,
         snag: f.snag,
         rods: f.rods,
-        boatsADay: p.boatsADay,
+        tripsADay: p.tripsADay,
         heldBy: heldUp(p, held),
         zone: f.zone,
         look: p.look ?? f.look,
@@ -192,7 +192,9 @@ async function planView(entities: EntityManager, plan: PlanRow): Promise<SavedPl
     options: { again: false, without: [], ...(plan.options as Partial<SavedPlan['options']>) },
     // What is told of a spot that another captain keeps would give it away.
     triggers: secret.size > 0 ? [] : (plan.triggers as SavedPlan['triggers']),
-    basis: ((plan.basis ?? []) as SavedPlan['basis']).filter((b) => !secret.has(b.spotId)),
+    basis: ((plan.basis ?? []) as SavedPlan['basis']).map((b) =>
+      secret.has(b.spotId) ? { ...b, spotName: 'a kept spot', reasons: [], factors: [], stopIds: [] } : b,
+    ),
     forecastRunAt: plan.forecastRunAt?.toISOString() ?? null,
     legs: legs.map((l) => ({
       spotId: l.spotId,

@@ -43,8 +43,8 @@ const plan = (trip: 0 | 1, spot: number, replaces: number, more: object = {}) =>
 });
 const versions = async () =>
   Promise.all(trips.map(async (id) => (await owner.get(`/trips/${id}/desk`)).body.saved?.version ?? 0)) as Promise<number[]>;
-const use = (boatsADay: number | null) =>
-  h.owner.query('update presentation set boats_a_day = $1 where outfit_id = $2', [boatsADay, h.mine.outfit.id]);
+const use = (tripsADay: number | null) =>
+  h.owner.query('update presentation set trips_a_day = $1 where outfit_id = $2', [tripsADay, h.mine.outfit.id]);
 
 describe('plans of several boats', () => {
   it('are kept together, though each takes the spot that the other had', async () => {

@@ -15,6 +15,7 @@ import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { useWorker } from '../workers/useWorker';
 import type { FleetSoFar, FleetTrip, FleetWorker } from '../workers/fleet.worker';
 import { keptMeetings } from './keptMeetings';
+import { spotName } from '../plan/spotName';
 
 const makeFleetWorker = () => new Worker(new URL('../workers/fleet.worker.ts', import.meta.url), { type: 'module' });
 
@@ -198,7 +199,7 @@ function BoatRow({
 }) {
   const lost = own.alone - own.together;
   const most = Math.max(1, ...all.map((t) => t.alone));
-  const name = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
+  const name = (id: string) => spotName(desk, id);
   const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name.split(',')[0] ?? '';
   return (
     <li className="grid grid-cols-[250px_190px_1fr] gap-5 border-t border-line py-3" data-fleet-trip={trip.boat.name}>

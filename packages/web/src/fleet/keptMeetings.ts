@@ -1,6 +1,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
 import { clock } from '../ui/format';
+import { spotName } from '../plan/spotName';
 
 /** Kept plans in which two boats lie at one spot at once, in words. */
 export function keptMeetings(all: readonly { readonly trip: TripView; readonly desk: PlanDesk }[]): string[] {
@@ -9,7 +10,7 @@ export function keptMeetings(all: readonly { readonly trip: TripView; readonly d
       boat: trip.boat.name,
       trip: trip.id,
       spotId: l.spotId,
-      spot: desk.spots.find((s) => s.id === l.spotId)?.name ?? '',
+      spot: spotName(desk, l.spotId),
       from: Date.parse(l.arriveAt),
       to: Date.parse(l.departAt),
       zone: desk.zone,

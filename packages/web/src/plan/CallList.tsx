@@ -6,6 +6,7 @@ import { clock, rate } from '../ui/format';
 import { RangeBar } from '../ui/parts';
 import { CallEvidence } from './CallEvidence';
 import { CallFilters, NO_FILTER } from './CallFilters';
+import { spotName } from './spotName';
 
 interface CallListProps {
   readonly desk: PlanDesk;
@@ -27,11 +28,10 @@ interface CallListProps {
 export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, onBan, onPin, pinned, whyNot, sets }: CallListProps) {
   const [search, setSearch] = useState('');
   const max = Math.max(1, ...calls.map((c) => c.hi80));
-  const spotName = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
   const presentationName = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
   const [filter, setFilter] = useState(NO_FILTER);
   const found = filterCalls(desk, calls, filter).filter((c) =>
-    `${spotName(c.spotId)} ${presentationName(c.presentationId)}`.toLowerCase().includes(search.toLowerCase()),
+    `${spotName(desk, c.spotId)} ${presentationName(c.presentationId)}`.toLowerCase().includes(search.toLowerCase()),
   );
   // What it could be against what it is: little effort and a wide range come first.
   const shown = filter.order === 'rate' ? found : [...found].sort((a, b) => b.hi80 - b.ratePerRodHour - (a.hi80 - a.ratePerRodHour));
@@ -60,7 +60,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
           const open = c.spotId === selected;
           const banned = bans.includes(c.spotId);
           const planned = inPlan.includes(c.spotId);
-          const name = spotName(c.spotId);
+          const name = spotName(desk, c.spotId);
           const pro = c.reasons.filter((r) => r.sign === '+').slice(0, 2);
           const contra = c.reasons.filter((r) => r.sign === '-').slice(0, 1);
           return (
@@ -161,7 +161,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
         })}
         {shut.map((s) => (
           <li key={s.spotId} className="border-b border-line px-[18px] py-2 text-[0.9rem]">
-            <b>{spotName(s.spotId)}</b> <span className="text-rust">shut: {s.why}</span>
+            <b>{spotName(desk, s.spotId)}</b> <span className="text-rust">shut: {s.why}</span>
           </li>
         ))}
         {shown.length === 0 && <li className="px-[18px] py-3 text-ink-2">No call passes; widen the filters or the search.</li>}

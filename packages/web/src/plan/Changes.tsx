@@ -3,6 +3,7 @@ import type { DayPlan } from '@bluffwind/core/plan/layDay';
 import { clock, fish } from '../ui/format';
 import { Button } from '../ui/parts';
 import type { ChangesSoFar } from '../workers/plan.worker';
+import { spotName } from './spotName';
 
 interface ChangesProps {
   readonly desk: PlanDesk;
@@ -14,7 +15,7 @@ interface ChangesProps {
 
 /** What would change the plan, what it is worth, and the plan to go over to. */
 export function Changes({ desk, so, kept, onTake }: ChangesProps) {
-  const name = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
+  const name = (id: string) => spotName(desk, id);
   if (!so) {
     return (
       <>

@@ -6,6 +6,7 @@ import { AgainstLast } from './AgainstLast';
 import { Legs } from './Legs';
 import type { DragWorth } from './useDragWorth';
 import type { PlanDoing } from './usePlan';
+import { spotName } from './spotName';
 
 interface LegsLaneProps {
   readonly lane: LaneProps;
@@ -22,7 +23,7 @@ interface LegsLaneProps {
 /** The ribbon's lane of a trip: its hours, its breaks, the legs, and what the plan is worth against the last one and the bound. */
 export function LegsLane({ lane, desk: d, plan, worth, naive, selected, onSelect, onDrag, onDrop }: LegsLaneProps) {
   const { shown } = plan;
-  const nameOf = (spotId: string) => d.spots.find((s) => s.id === spotId)?.name ?? '';
+  const nameOf = (spotId: string) => spotName(d, spotId);
   const baitOf = (presentationId: string) => d.presentations.find((p) => p.id === presentationId)?.name ?? '';
   return (
     <g>

@@ -56,7 +56,7 @@ function PlanOf({ id }: { id: string }) {
   const [previous, setPrevious] = useState<typeof shown>(null);
   const { worth, drag, letGo } = useDragWorth(worker, shown?.legs ?? []);
   const d = desk.data;
-  const mayEdit = me !== undefined && me.role !== 'mate' && trip.data?.status !== 'done';
+  const mayEdit = me !== undefined && me.role !== 'mate' && trip.data?.status !== 'done' && d?.hiddenLegs === 0;
 
   // The ribbon shows the daylight round the trip.
   const [from, to] = useMemo(() => (d ? [d.startsAt - 2.5 * HOUR, d.endsAt + 4 * HOUR] : [0, 0]), [d]);
@@ -149,7 +149,7 @@ function PlanOf({ id }: { id: string }) {
           Lay the day
         </Button>
       </Header>
-      <PlanNotices plan={plan} />
+      <PlanNotices plan={plan} hiddenLegs={d.hiddenLegs} />
       <div className="no-print grid min-h-0 flex-1 grid-cols-[396px_1fr]">
         <SideTabs
           label="What to look at"

@@ -2,9 +2,14 @@ import { fish } from '../ui/format';
 import type { PlanDoing } from './usePlan';
 
 /** What was refused, and a better day on offer: nothing jumps while the worker improves. */
-export function PlanNotices({ plan }: { plan: PlanDoing }) {
+export function PlanNotices({ plan, hiddenLegs }: { plan: PlanDoing; hiddenLegs: number }) {
   return (
     <>
+      {hiddenLegs > 0 && (
+        <p className="no-print border-b border-line px-[18px] py-1.5 text-ink-2" data-hidden-legs>
+          This plan goes to a spot that its captain keeps to himself; he or the owner can change it.
+        </p>
+      )}
       {plan.refused && (
         <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1.5">
           {plan.refused}{' '}

@@ -4,6 +4,7 @@ import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
 import { clock, dayName, fish, GOALS } from '../ui/format';
 import type { ChangesSoFar } from '../workers/plan.worker';
 import type { Working } from './planState';
+import { spotName } from './spotName';
 
 interface PageProps {
   readonly desk: PlanDesk;
@@ -16,7 +17,7 @@ interface PageProps {
 
 /** The plan on one sheet of paper; on the screen it is not there. */
 export function PlanPage({ desk, trip, plan, fit, naive, changes }: PageProps) {
-  const spot = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
+  const spot = (id: string) => spotName(desk, id);
   const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
   return (
     <article className="hidden p-2 print:block" data-plan-page>

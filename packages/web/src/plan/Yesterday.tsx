@@ -2,11 +2,12 @@ import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
 import { clock, fish, rate } from '../ui/format';
 import type { Working } from './planState';
+import { spotName } from './spotName';
 
 /** What yesterday's best spots, best first, would give tomorrow, and why it is less. */
 export function Yesterday({ desk, naive, shown }: { desk: PlanDesk; naive: NaiveDay | null; shown: Working | null }) {
   if (!naive) return <p className="py-3 text-ink-2">Nothing was fished here in the last three weeks, so there is no yesterday to go by.</p>;
-  const name = (id: string) => desk.spots.find((s) => s.id === id)?.name ?? '';
+  const name = (id: string) => spotName(desk, id);
   const less = shown ? shown.expected - naive.expected : 0;
   return (
     <div data-naive>

@@ -205,9 +205,13 @@ describe('beside the plan', () => {
   });
 
   it('what is refused is an alert, a better day only an offer', () => {
-    const notices = (plan: Partial<PlanDoing>) => drawn(<PlanNotices plan={{ shown, refused: null, offer: null, ...plan } as PlanDoing} />);
+    const notices = (plan: Partial<PlanDoing>) =>
+      drawn(<PlanNotices hiddenLegs={0} plan={{ shown, refused: null, offer: null, ...plan } as PlanDoing} />);
     expect(notices({})).toBe('');
     expect(notices({ refused: 'pins: no' })).toMatch(/role="alert".*pins: no/);
+    expect(drawn(<PlanNotices hiddenLegs={1} plan={{ shown, refused: null, offer: null } as PlanDoing} />)).toContain(
+      'a spot that its captain keeps to himself',
+    );
     const offer = notices({ offer: { ...shown, expected: 12.34 } });
     expect(offer).toMatch(/role="status".*12.3.*Show it.*Keep mine/);
   });

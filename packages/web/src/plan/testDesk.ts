@@ -8,7 +8,7 @@ export function testDesk(more: Partial<PlanInputs> = {}): { desk: PlanDesk; trip
   const trip = inputs(more);
   const desk = {
     ...trip,
-    presentations: trip.presentations.map((p) => ({ ...p, boatsADay: null })),
+    presentations: trip.presentations.map((p) => ({ ...p, tripsADay: null })),
     aboard: null,
     guests: [],
     species: [],

@@ -94,7 +94,8 @@ export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remo
   // Newer water may hold a better day than the one that was kept: it is offered, nothing jumps.
   useEffect(() => {
     const saved = desk?.saved;
-    if (!worker || !opened || !saved || !shown || shown.saved !== saved.version) return;
+    // A plan with a leg that is hidden cannot be weighed against another.
+    if (!worker || !opened || !saved || !shown || shown.saved !== saved.version || desk.hiddenLegs > 0) return;
     let current = true;
     void (async () => {
       const pins = pinsOf(shown);

@@ -31,7 +31,7 @@ export default function Presentations() {
     retrieve: '',
     pauseS: null,
     look: null,
-    boatsADay: null,
+    tripsADay: null,
     active: true,
     sets: 0,
     rodHours: 0,

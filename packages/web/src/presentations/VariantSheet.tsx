@@ -37,7 +37,7 @@ export function VariantSheet({
         pauseS: f.maybe('pauseS'),
         look: f.text('look') || null,
         active: f.text('active') === 'on',
-        boatsADay: f.maybe('boatsADay'),
+        tripsADay: f.maybe('tripsADay'),
       });
       await Promise.all(['presentations', 'desk', 'outfit'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
       toast(`${f.text('name')} is stored.`);
@@ -87,7 +87,7 @@ export function VariantSheet({
         <Labelled label="Look, if not the family’s">
           <input name="look" maxLength={40} defaultValue={variant.look ?? ''} className={FIELD} />
         </Labelled>
-        <NumberField name="boatsADay" label="Bait for so many boats a day" value={variant.boatsADay} min={1} max={20} />
+        <NumberField name="tripsADay" label="Bait for so many trips a day" value={variant.tripsADay} min={1} max={20} />
         <label className="flex items-center gap-2 self-end pb-1">
           <input type="checkbox" name="active" defaultChecked={variant.active} /> in use
         </label>

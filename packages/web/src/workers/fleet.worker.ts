@@ -13,6 +13,7 @@ import { MINUTE } from '@bluffwind/core/units/time';
 import { expose } from 'comlink';
 import { breathe } from './breathe';
 import { deskInputs } from './deskInputs';
+import { plannedSpots } from './plannedSpots';
 
 interface Boat {
   readonly tripId: string;
@@ -60,7 +61,7 @@ function problemOf(b: Boat, without: readonly string[]): FleetProblem['boats'][n
 /** Who goes without which short bait. */
 function shared(): GoesWithout[] {
   const lasts: Record<string, number> = {};
-  for (const { desk } of boats) for (const p of desk.presentations) if (p.boatsADay !== null) lasts[p.id] = p.boatsADay;
+  for (const { desk } of boats) for (const p of desk.presentations) if (p.tripsADay !== null) lasts[p.id] = p.tripsADay;
   return shareBaits(
     boats.map((b) => {
       const known = new Map<string, number>();
@@ -168,13 +169,9 @@ const work = {
         x.plan.legs.map((l) => ({ spotId: l.spotId, fromMs: l.arriveMs, toMs: l.departMs, boat: x.tripId })),
       );
       const inputs = { ...b.inputs, taken: [...freed(b).taken, ...taken] };
-      const planned = [...new Set(own.plan.legs.map((l) => l.spotId))].map((id) => ({
-        id,
-        name: b.desk.spots.find((s) => s.id === id)?.name ?? '',
-      }));
       const without = own.without.map((w) => w.presentationId);
       const outcomes: Outcome[] = [];
-      for (const scenario of scenariosOf(inputs.water, b.desk.members, planned)) {
+      for (const scenario of scenariosOf(inputs.water, b.desk.members, plannedSpots(b.desk, own.plan.legs))) {
         const outcome = tryScenario(inputs, b.ranking, own.plan, scenario, { without });
         if (outcome) outcomes.push(outcome);
         await breathe();

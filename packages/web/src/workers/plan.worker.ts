@@ -13,6 +13,7 @@ import { DAY } from '@bluffwind/core/units/time';
 import { expose } from 'comlink';
 import { breathe } from './breathe';
 import { deskInputs } from './deskInputs';
+import { plannedSpots } from './plannedSpots';
 
 let desk: PlanDesk | null = null;
 let inputs: PlanInputs | null = null;
@@ -81,11 +82,7 @@ const worker = {
   async changes(plan: DayPlan, options: Omit<LayOptions, 'stop'>, told: (so: ChangesSoFar) => void): Promise<void> {
     const mine = ++asked;
     if (!inputs || !ranking || !desk) return;
-    const planned = [...new Set(plan.legs.map((l) => l.spotId))].map((id) => ({
-      id,
-      name: desk?.spots.find((s) => s.id === id)?.name ?? '',
-    }));
-    const scenarios = scenariosOf(inputs.water, desk.members, planned);
+    const scenarios = scenariosOf(inputs.water, desk.members, plannedSpots(desk, plan.legs));
     const outcomes: Outcome[] = [];
     for (const [k, scenario] of scenarios.entries()) {
       await breathe();

@@ -254,8 +254,8 @@ export interface PresentationRow {
   retrieve: string;
   pauseS: number | null;
   look: string | null;
-  /** Boats of the crew that one day's bait lasts for; null for any number. */
-  boatsADay: number | null;
+  /** Trips of the crew that one day's bait lasts for; null for any number. */
+  tripsADay: number | null;
 }
 export const PresentationEntity = new EntitySchema<PresentationRow>({
   name: 'presentation',
@@ -273,7 +273,7 @@ export const PresentationEntity = new EntitySchema<PresentationRow>({
     retrieve: { type: 'text', default: '' },
     pauseS: { type: 'double precision', name: 'pause_s', nullable: true },
     look: { type: 'text', nullable: true },
-    boatsADay: { type: 'int', name: 'boats_a_day', nullable: true },
+    tripsADay: { type: 'int', name: 'trips_a_day', nullable: true },
   },
 });
 

@@ -15,7 +15,7 @@ create index spot_keeper on spot (keeper_id) where keeper_id is not null;
 
 alter table trip add column footing int not null default 3 check (footing between 1 and 3);
 
-alter table presentation add column boats_a_day int check (boats_a_day between 1 and 20);
+alter table presentation add column trips_a_day int check (trips_a_day between 1 and 20);
 
 create policy kept on spot as restrictive
   using (keeper_id is null or ${PERSON} is null or keeper_id = ${PERSON} or current_setting('app.role', true) in ('owner', 'mate'))
@@ -23,7 +23,7 @@ create policy kept on spot as restrictive
 `;
 
 /**
- * Spots that one captain keeps to himself, bait that lasts for so many boats, and how a spot is walked to.
+ * Spots that one captain keeps to himself, bait that lasts for so many trips, and how a spot is walked to.
  * A kept spot is no row at all for other captains, nor is its name taken for them. Mates pass, since they are aboard the keeper's boat: what they are
  * shown of captains' spots is decided where it is shown.
  */

@@ -79,7 +79,7 @@ describe('migrations on a database with rows in it', () => {
     await new Keepers1780000000004().up(run);
     expect(await run.query('select keeper_id, footing from spot')).toEqual([{ keeper_id: null, footing: 1 }]);
     expect(await run.query('select footing from trip')).toEqual([{ footing: 3 }]);
-    expect(await run.query('select boats_a_day from presentation')).toEqual([{ boats_a_day: null }]);
+    expect(await run.query('select trips_a_day from presentation')).toEqual([{ trips_a_day: null }]);
   });
   it('give every table of an outfit a policy', async () => {
     const open: { name: string }[] = await run.query(
