@@ -15,7 +15,7 @@ export interface ItinerarySpot {
   readonly open?: readonly (readonly [number, number])[];
   /** Presentations to choose among during a stay; absent means one, with ratePerHour. */
   readonly baits?: readonly ItineraryBait[];
-  /** Step ranges [from, to) in which no boat of ours may lie there, not even waiting. */
+  /** Step ranges [from, to) in which another boat of ours lies there: one comes after it, and waits elsewhere until then. */
   readonly blocked?: readonly (readonly [number, number])[];
   /** Shortest and longest stay, steps; absent means the problem's shortest, and no longest. */
   readonly minStaySteps?: number;

@@ -1,3 +1,4 @@
+import { arrivalStep } from './arrivalStep';
 import type { ItineraryLeg, ItineraryProblem } from './problem';
 import { bestStay } from './stayValues';
 import { waysOf } from './ways';
@@ -41,7 +42,8 @@ export function scoreItinerary(
     }
     at = s;
     free = leg.departStep;
-    const block = spot.blocked?.find(([from, to]) => arriveStep < to && leg.departStep > from);
+    const comes = arrivalStep(spot, arriveStep, leg.startStep);
+    const block = spot.blocked?.find(([from, to]) => comes < to && leg.departStep > from);
     if (block) throw new RangeError(`legs: another boat of ours has ${leg.spot} from step ${block[0]} to ${block[1]}`);
     const first = spot.again && ended.get(spot.again.spot);
     if (spot.again && (first === undefined || leg.startStep < first + spot.again.restSteps)) {
@@ -54,7 +56,7 @@ export function scoreItinerary(
       spot: leg.spot,
       startStep: leg.startStep,
       departStep: leg.departStep,
-      arriveStep,
+      arriveStep: comes,
       expected,
       ...(baits.length > 0 ? { baits } : {}),
     };

@@ -1,5 +1,6 @@
 // One boat, one day, exactly: Lagrangian bound by Polyak subgradient, repaired paths, a beam, then labels to the proof.
 import { searchLabels } from './labels';
+import { arrivalStep } from './arrivalStep';
 import { checkProblem, type Itinerary, type ItineraryLeg, type ItineraryProblem, type PinnedStay } from './problem';
 import { keepsTerms, type Relaxed, relax, timeOrder, type Visit } from './relaxation';
 import { waysOf } from './ways';
@@ -109,7 +110,7 @@ export function legOf(p: ItineraryProblem, v: StayValues, x: Visit): ItineraryLe
   const { expected, baits } = bestStay(p, spot, startStep, x.depart);
   return {
     spot: spot.id,
-    arriveStep: x.arrive,
+    arriveStep: arrivalStep(spot, x.arrive, startStep),
     startStep,
     departStep: x.depart,
     expected,

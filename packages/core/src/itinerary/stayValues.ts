@@ -129,8 +129,6 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
     for (const [from, to] of spot.blocked ?? []) blocked.fill(1, Math.max(0, from), Math.max(0, Math.min(p.steps, to)));
     for (let a = p.steps; a >= 0; a--) {
       const row = base + a * width;
-      // Nobody waits where another boat lies.
-      if (blocked[a]) continue;
       if (a < p.steps) {
         for (let d = a + 1; d <= p.steps; d++) {
           table[row + d] = table[row + width + d] as number;
@@ -138,7 +136,8 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
         }
       }
       const window = open.find(([from, to]) => a >= from && a < to);
-      if (!window || (pin?.startStep !== undefined && a !== pin.startStep)) continue;
+      // Where another boat lies one comes later, and waits elsewhere.
+      if (blocked[a] || !window || (pin?.startStep !== undefined && a !== pin.startStep)) continue;
       let until = Math.min(p.steps, window[1], a + longest);
       for (let t = a; t < until; t++) if (blocked[t]) until = t;
       if (top && pin?.departStep === undefined) {

@@ -162,6 +162,33 @@ describe('terms of a day', () => {
     expect(() => scoreItinerary(taken, free.legs)).toThrow(/another boat of ours/);
   });
 
+  it('waits elsewhere until another boat has gone, and comes then', () => {
+    const pool = { id: 'pool', ratePerHour: new Array<number>(20).fill(4), fadePerHour: 0, blocked: [[2, 9]] as [number, number][] };
+    const p: ItineraryProblem = { stepMin: 15, steps: 20, minStaySteps: 4, dockTravelSteps: [1], travelSteps: [[0]], spots: [pool] };
+    // From 9, when it is free, until the last step from which the dock is reached: 10 steps of a fish each.
+    const solved = solveItinerary(p);
+    expect(solved.legs).toEqual([expect.objectContaining({ arriveStep: 9, startStep: 9, departStep: 19 })]);
+    expect(solved.value).toBeCloseTo(10, 9);
+    expect(scoreItinerary(p, solved.legs)).toMatchObject({ value: solved.value, legs: [{ arriveStep: 9 }] });
+    // Two boats one after the other: it comes when the later one has gone, and never fishes across either.
+    const busy = {
+      ...p,
+      spots: [
+        {
+          ...pool,
+          blocked: [
+            [11, 13],
+            [2, 6],
+          ] as [number, number][],
+        },
+      ],
+    };
+    expect(solveItinerary(busy).legs).toEqual([expect.objectContaining({ arriveStep: 13, startStep: 13, departStep: 19 })]);
+    expect(() => scoreItinerary(busy, [{ spot: 'pool', startStep: 7, departStep: 12 }])).toThrow(
+      /another boat of ours has pool from step 11/,
+    );
+  });
+
   it('comes back to a spot only after its rest', () => {
     const pool = { id: 'pool', ratePerHour: new Array<number>(32).fill(4), fadePerHour: 1.2 };
     const p: ItineraryProblem = {

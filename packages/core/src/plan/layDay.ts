@@ -3,6 +3,7 @@ import type { ItineraryLeg, ItineraryProblem, PinnedStay } from '../itinerary/pr
 import { scoreItinerary } from '../itinerary/scoreItinerary';
 import { solveItinerary } from '../itinerary/solveItinerary';
 import { localTime, MINUTE } from '../units/time';
+import { fishedBefore } from './fishedBefore';
 import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { whyLeftOut } from './whyLeftOut';
@@ -137,9 +138,11 @@ export function itineraryProblem(
         .filter(({ b }) => !without.includes(inputs.presentations[ranking.baits[b] as number]?.id as string))
         .sort((x, y) => y.most - x.most)
         .slice(0, BAITS);
+      const others = inputs.taken.filter((t) => t.spotId === spot.id);
+      const left = (step: number) => (others.length === 0 ? 1 : fishedBefore(others, spot.fadePerHour, stepAt(inputs, step)));
       const baits = best.map(({ b, list }) => ({
         id: inputs.presentations[ranking.baits[b] as number]?.id as string,
-        ratePerHour: list.map((r) => r * inputs.rods * worth),
+        ratePerHour: list.map((r, step) => r * inputs.rods * worth * left(step)),
       }));
       const stay = stays[spot.id];
       return {
@@ -148,9 +151,7 @@ export function itineraryProblem(
         baits,
         fadePerHour: spot.fadePerHour,
         open: ranking.open[i] as readonly (readonly [number, number])[],
-        blocked: inputs.taken
-          .filter((t) => t.spotId === spot.id)
-          .map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
+        blocked: others.map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
         minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE),
         maxStaySteps: stay?.maxMin === undefined ? longest : whole(stay.maxMin * MINUTE),
         ...(id === spot.id ? {} : { again: { spot: spot.id, restSteps: REST_STEPS } }),

@@ -83,9 +83,10 @@ export function tryScenario(
   let looked = 0;
   try {
     const bans = scenario.takenSpotId ? [...(options.bans ?? []), scenario.takenSpotId] : options.bans;
-    const best = layDay(there, ranked, { bans, again: options.again, stop: () => ++looked > SOLVE_STEPS });
+    const { again, without } = options;
+    const best = layDay(there, ranked, { bans, again, without, stop: () => ++looked > SOLVE_STEPS });
     const legs = scenario.takenSpotId ? plan.legs.filter((l) => l.spotId !== scenario.takenSpotId) : plan.legs;
-    return { scenario, kept: worthAsItStands(there, ranked, { legs }), best };
+    return { scenario, kept: worthAsItStands(there, ranked, { legs }, { without }), best };
   } catch (error) {
     if (error instanceof RangeError) return null;
     throw error;

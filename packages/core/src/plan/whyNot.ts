@@ -1,3 +1,4 @@
+import { fishedBefore } from './fishedBefore';
 import { localTime } from '../units/time';
 import { rateWords as rate2 } from './reasons';
 import type { PlanInputs } from './planInputs';
@@ -21,7 +22,12 @@ export function whyNot(inputs: PlanInputs, ranking: Ranking, spotId: string, leg
     const hours = call.wayShut.map((w) => `${clock(w.fromMs)} to ${clock(w.toMs)}`).join(', ');
     parts.push(`waves over the boat's own limit shut the way there from ${hours}`);
   }
-  if (taken) parts.push(`${taken.boat} has it for part of the trip`);
+  if (taken) {
+    const after = fishedBefore([taken], inputs.spots.find((s) => s.id === spotId)?.fadePerHour ?? 0, taken.toMs);
+    parts.push(
+      `${taken.boat} has it until ${localTime(taken.toMs, inputs.zone)} and leaves ×${after.toFixed(2)} of it, which comes back over some hours`,
+    );
+  }
   if (least && call.ratePerRodHour < least.ratePerRodHour) {
     parts.push(`at best ${rate2(call.ratePerRodHour)} a rod-hour, where the least of the plan gives ${rate2(least.ratePerRodHour)}`);
   } else if (least) {

@@ -7,6 +7,7 @@ import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
 import { type DayPlan, dayPlan, itineraryProblem, placeOf, scoreDay } from '@bluffwind/core/plan/layDay';
 import { MARGIN_STEPS, type PlanInputs, STEP_MIN } from '@bluffwind/core/plan/planInputs';
 import { type Ranking, rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { amongOthers, type SettlingBoat, settleFleet } from '@bluffwind/core/plan/settleFleet';
 import { scenariosOf } from '@bluffwind/core/plan/scenarios';
 import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/core/plan/whatWouldChange';
 import { MINUTE } from '@bluffwind/core/units/time';
@@ -81,6 +82,11 @@ function shared(): GoesWithout[] {
   );
 }
 
+/** The boats as they stand among each other. */
+function settling(leftBy: (b: Boat) => readonly string[]): SettlingBoat[] {
+  return boats.map((b) => ({ id: b.tripId, inputs: freed(b), ranking: b.ranking, without: leftBy(b) }));
+}
+
 const work = {
   /** Takes the desks of a day's trips and ranks each. */
   open(desks: readonly { tripId: string; desk: PlanDesk }[]): void {
@@ -130,8 +136,14 @@ const work = {
     const keptWorth = boats.map(worthOf);
     const tell = (plan: FleetPlan, done: boolean) => {
       if (mine !== asked) return;
+      const own = boats.map((b) => {
+        const p = plan.boats.find((x) => x.id === b.tripId);
+        return dayPlan(b.inputs, b.ranking, p?.legs ?? [], { bound: p?.alone ?? 0, proved: false }, []);
+      });
+      // What boats leave each other of a spot is counted once the solver has them apart.
+      const plans = done ? settleFleet(settling(leftBy), own, { layAnew: !fair }) : own;
       told({
-        value: plan.value,
+        value: plans.reduce((sum, p) => sum + p.expected, 0),
         bound: plan.bound,
         ms: performance.now() - start,
         done,
@@ -140,9 +152,9 @@ const work = {
           return {
             tripId: b.tripId,
             alone: (own?.alone ?? 0) + given.filter((g) => g.boat === b.tripId).reduce((sum, g) => sum + g.fish, 0),
-            together: own?.value ?? 0,
+            together: plans[i]?.expected ?? 0,
             kept: keptWorth[i] ?? null,
-            plan: dayPlan(b.inputs, b.ranking, own?.legs ?? [], { bound: own?.alone ?? 0, proved: false }, []),
+            plan: plans[i] as DayPlan,
             without: given.flatMap((g) => (g.boat === b.tripId ? [{ presentationId: g.bait, fish: g.fish }] : [])),
           };
         }),
@@ -164,12 +176,11 @@ const work = {
     for (const [k, own] of so.entries()) {
       const b = boats.find((x) => x.tripId === own.tripId);
       if (!b) continue;
-      const others = so.filter((x) => x.tripId !== own.tripId);
-      const taken = others.flatMap((x) =>
-        x.plan.legs.map((l) => ({ spotId: l.spotId, fromMs: l.arriveMs, toMs: l.departMs, boat: x.tripId })),
-      );
-      const inputs = { ...b.inputs, taken: [...freed(b).taken, ...taken] };
       const without = own.without.map((w) => w.presentationId);
+      const inputs = amongOthers(
+        { id: b.tripId, inputs: freed(b), ranking: b.ranking, without },
+        so.map((x) => ({ id: x.tripId, legs: x.plan.legs })),
+      );
       const outcomes: Outcome[] = [];
       for (const scenario of scenariosOf(inputs.water, b.desk.members, plannedSpots(b.desk, own.plan.legs))) {
         const outcome = tryScenario(inputs, b.ranking, own.plan, scenario, { without });
