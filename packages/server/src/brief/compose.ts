@@ -84,7 +84,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
   const names: Record<string, string> = {};
   for (const b of boats) {
     const desk = b.plan?.legs ?? [];
-    for (const l of desk) names[l.spotId] = nameOf(l.spotId);
+    for (const l of desk) names[l.spotId] = nameOf(l.spotId) || 'a kept spot';
   }
   const presentations: { id: string; name: string }[] = await entities.query('select id, name from presentation');
   for (const p of presentations) names[p.id] = p.name;

@@ -165,6 +165,13 @@ describe('a spot that a captain keeps', () => {
     expect((await mate.get(`/waters/${far().waterId}/spots`)).body.map((s: { id: string }) => s.id)).not.toContain(far().id);
   });
 
+  it('is not merged into a spot that others know, which would take that one from them', async () => {
+    const answer = await keeper.post(`/spots/${far().id}/merge`, { into: h.mine.spots[0]?.id });
+    expect(answer).toMatchObject({ status: 409, body: { fields: [{ field: 'into', message: 'not kept by the same captain' }] } });
+    const near = (await rival.get(`/waters/${far().waterId}/spots`)).body.find((s: { id: string }) => s.id === h.mine.spots[0]?.id);
+    expect(near).toMatchObject({ keeperId: null });
+  });
+
   it('keeps another captain from replacing the plan that goes there', async () => {
     const trip = h.mine.trips.at(-1);
     const desk = (await rival.get(`/trips/${trip?.id}/desk`)).body;
@@ -175,5 +182,13 @@ describe('a spot that a captain keeps', () => {
     expect(await rival.post(`/trips/${trip?.id}/plans`, body)).toMatchObject({ status: 403, body: { code: 'not_allowed' } });
     expect((await rival.post('/fleet/plans', { plans: [{ ...body, tripId: trip?.id }] })).status).toBe(403);
     expect((await owner.post(`/trips/${trip?.id}/plans`, body)).status).toBe(200);
+  });
+
+  it('is told from one that was retired, whose plan anyone may replace', async () => {
+    const trip = h.mine.trips.at(-1);
+    expect((await owner.post(`/spots/${h.mine.spots[0]?.id}/retire`)).status).toBe(200);
+    const desk = (await rival.get(`/trips/${trip?.id}/desk`)).body;
+    expect(desk.saved.legs.map((l: { spotId: string }) => l.spotId)).toEqual([h.mine.spots[0]?.id]);
+    expect(desk).toMatchObject({ hiddenLegs: 0 });
   });
 });

@@ -99,13 +99,16 @@ export function spotRoutes({ clock }: Deps) {
       const into = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('json').into, retiredAt: IsNull() }), 'spot to merge into');
       if (from.id === into.id || from.waterId !== into.waterId)
         throw new Problem('invalid', 'into: expected another spot of the same water');
+      if (from.keeperId !== into.keeperId)
+        throw new Problem('conflict', 'Only one of the two is kept by a captain: keep both, or give that one to the crew first.', [
+          { field: 'into', message: 'not kept by the same captain' },
+        ]);
       const [, stops]: [unknown, number] = await entities.query('update stop set spot_id = $2 where spot_id = $1', [from.id, into.id]);
       for (const table of ['leg', 'reading', 'sighting'])
         await entities.query(`update ${table} set spot_id = $2 where spot_id = $1`, [from.id, into.id]);
       await entities.update(SpotEntity, { id: from.id }, { retiredAt: new Date(clock.now()), mergedInto: into.id });
       // What one of them kept to captains stays so.
-      if (from.privacy === 'captain')
-        await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain', keeperId: into.keeperId ?? from.keeperId });
+      if (from.privacy === 'captain') await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain' });
       await audit(entities, c.get('who'), clock.now(), 'merge spots', 'spot', into.id, { from: from.name, into: into.name, stops });
       return c.json({ ok: true as const, stops }, 200);
     },

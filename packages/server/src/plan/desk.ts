@@ -39,6 +39,7 @@ export async function loadDesk(
   const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
   const saved = await savedPlan(entities, trip.id);
   const planned = new Set(saved?.legs.map((l) => l.spotId));
+  const secret = saved ? await hiddenSpots(entities, { id: saved.id, triggers: [] }, saved.legs) : new Set<string>();
   const features = await featuresOf(entities, water.id);
   const all = await entities.find(SpotEntity, { where: { waterId: water.id, retiredAt: IsNull() }, order: { name: 'ASC' } });
   // A part that is written off is not planned for, unless a plan already goes there.
@@ -134,7 +135,7 @@ export async function loadDesk(
     members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,
     saved,
-    hiddenLegs: saved?.legs.filter((l) => !spots.some((s) => s.id === l.spotId)).length ?? 0,
+    hiddenLegs: saved?.legs.filter((l) => secret.has(l.spotId)).length ?? 0,
     earlier: await earlierPlans(entities, trip.id),
   };
 }

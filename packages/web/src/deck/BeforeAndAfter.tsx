@@ -30,7 +30,7 @@ export function BeforeAndAfter({ trip, now, foot }: { trip: DeckTrip; now: numbe
               <li key={l.spotId} className="grid grid-cols-[28px_1fr_auto] border-t border-line py-2">
                 <b>{i + 1}</b>
                 <span>
-                  {spotOf(l.spotId)?.name}
+                  {spotOf(l.spotId)?.name ?? 'a spot not shown to you'}
                   <span className="block text-[0.83rem] text-ink-2">{presentationName(l.presentationId)}</span>
                 </span>
                 <span className="num text-[0.87rem]">

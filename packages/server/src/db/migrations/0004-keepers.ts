@@ -24,8 +24,8 @@ create policy kept on spot as restrictive
 
 /**
  * Spots that one captain keeps to himself, bait that lasts for so many trips, and how a spot is walked to.
- * A kept spot is no row at all for other captains, nor is its name taken for them. Mates pass, since they are aboard the keeper's boat: what they are
- * shown of captains' spots is decided where it is shown.
+ * A kept spot is no row at all for other captains, nor is its name taken for them. Mates pass, since they are aboard the keeper's
+ * boat: what they are shown of captains' spots is decided where it is shown.
  */
 export class Keepers1780000000004 implements MigrationInterface {
   readonly name = 'Keepers1780000000004';
