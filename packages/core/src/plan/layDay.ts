@@ -302,9 +302,9 @@ function withNames(inputs: PlanInputs, error: unknown): unknown {
   const clock = (step: string) => localTime(stepAt(inputs, Number(step)), inputs.zone);
   text = text
     .replace(/before (\d+)$/, (_, n: string) => `before ${clock(n)}`)
-    .replace(/in step (\d+)/g, (_, n: string) => `at ${clock(n)}`)
-    .replace(/step (\d+) to (\d+)/g, (_, a: string, b: string) => `${clock(a)} to ${clock(b)}`)
-    .replace(/step (\d+)/g, (_, n: string) => clock(n))
+    .replace(/in step (-?\d+)/g, (_, n: string) => `at ${clock(n)}`)
+    .replace(/step (-?\d+) to (-?\d+)/g, (_, a: string, b: string) => `${clock(a)} to ${clock(b)}`)
+    .replace(/step (-?\d+)/g, (_, n: string) => clock(n))
     .replace(/(\d+) steps/g, (_, n: string) => `${Number(n) * STEP_MIN} min`)
     .replace(/the trip has (\d+)/, (_, n: string) => `the trip has ${Number(n) * STEP_MIN}`);
   return new RangeError(text);

@@ -37,7 +37,10 @@ export async function keepPlan(
   const [newest] = await entities.find(PlanEntity, { where: { tripId: trip.id }, order: { version: 'DESC' }, take: 1 });
   if (newest?.id === body.id) return found(await savedPlan(entities, trip.id), 'plan');
   if ((newest?.version ?? 0) !== body.replaces)
-    throw new Problem('conflict', `Version ${newest?.version} has been saved meanwhile; yours replaces ${body.replaces}.`);
+    throw new Problem(
+      'conflict',
+      `${newest ? `Version ${newest.version} has been saved meanwhile` : 'No plan has been saved yet'}; yours replaces ${body.replaces}.`,
+    );
   const desk = await loadDesk(entities, trip, nowMs, who.role, { replacing });
   if (desk.hiddenLegs > 0)
     throw new Problem('not_allowed', 'Its plan goes to a spot that its captain keeps to himself; he or the owner can change it.');

@@ -78,6 +78,17 @@ describe('a plan', () => {
     });
   });
 
+  it('is refused in clock times, too, when it begins before the trip, and names the version that is there', async () => {
+    const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
+    const legs = [{ spotId: h.mine.spots[0]?.id, startAt: iso(start - 7_200_000), departAt: iso(start), pinned: false }];
+    const early = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, bans: [], legs });
+    expect(early.body.detail).toMatch(/Near stone starts at \d\d:\d\d, but the boat cannot be there before/);
+    const done = { ...h.mine.trips.at(-1), id: randomUUID() };
+    expect((await captain.post(`/trips/${tripId}/plans`, { id: done.id, replaces: 7, bans: [], legs })).body.detail).toBe(
+      'Version 2 has been saved meanwhile; yours replaces 7.',
+    );
+  });
+
   it('says what a plan without legs needs', async () => {
     const answer = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, bans: [], legs: [] });
     expect(answer.body.fields).toEqual([{ field: 'legs', message: 'a plan needs at least one leg' }]);
