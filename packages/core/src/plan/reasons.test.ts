@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import type { Factor } from '../catchrate/fitCatchRate';
+import { GROUPS } from '../catchrate/groups';
+import { rateWords, reasonsOf } from './reasons';
+
+const factor = (name: string, multiplier: number, level = 0) => ({ name, multiplier, level, fish: 3, expected: 2 }) as Factor;
+const CONDITIONS = { waterTempC: 14.25, windFromDeg: 225 };
+
+describe('reasons', () => {
+  it('are the factors that move a rate by a tenth or more, the strongest first, with their sign', () => {
+    const list = reasonsOf(
+      [factor('spot', 1.05), factor('wind', 0.5), factor('month', 1.3), factor('structure', 0.97), factor('light', 1.2, 1)],
+      CONDITIONS,
+    );
+    expect(list.map((r) => [r.sign, r.text])).toEqual([
+      ['-', 'this much wind hurts'],
+      ['+', 'a good month'],
+      ['+', 'low light'],
+    ]);
+    expect(list[0]).toMatchObject({ multiplier: 0.5, fish: 3, expected: 2 });
+  });
+
+  it('do not name what is the same for every call, nor what is unknown', () => {
+    expect(reasonsOf([factor('base', 4), factor('share that may be kept', 0.3), factor('wind', 2, -1)], CONDITIONS)).toEqual([]);
+  });
+
+  it('speak of the tide, the light, the temperature and the wind of the hour', () => {
+    const text = (name: string, m: number, level = 0, c = CONDITIONS as Parameters<typeof reasonsOf>[1]) =>
+      reasonsOf([factor(name, m, level)], c)[0]?.text;
+    expect(text('tide stage', 1.2, 4)).toBe('first of the run-out');
+    expect(text('tide stage', 0.7, 2)).toBe('run-in at its strongest, slow everywhere');
+    expect(text('spot and tide stage', 0.7, 8 + 6)).toBe('run-out at its strongest, poor here');
+    expect(text('structure and run', 1.3, 3)).toBe('run-out, good at this kind of place');
+    expect(text('water temperature', 1.3)).toBe('water at 14.3 °C: they feed');
+    expect(text('water temperature', 1.3, 0, {})).toBe('water: they feed');
+    expect(text('spot and wind direction', 0.6)).toBe('wind from SW, poor here');
+    expect(text('spot and wind direction', 0.6, 0, {})).toBe('this wind, poor here');
+    expect(text('fishing pressure', 0.8, 2)).toBe('heavily fished');
+  });
+
+  it('have words for and against of every group of the model', () => {
+    for (const { name } of GROUPS) {
+      const words = [1.5, 0.6].map((m) => reasonsOf([factor(name, m)], CONDITIONS)[0]?.text as string);
+      for (const w of words) expect(w, name).not.toBe(name);
+      // Pressure is a fact, whichever way it works.
+      if (name !== 'fishing pressure') expect(words[0], name).not.toBe(words[1]);
+    }
+  });
+});
+
+describe('a rate in words', () => {
+  it('has two figures', () => {
+    expect([0.043, 0.43, 0.994, 0.995, 4.72, 9.94, 9.95, 12.4].map(rateWords)).toEqual([
+      '0.04',
+      '0.43',
+      '0.99',
+      '1.0',
+      '4.7',
+      '9.9',
+      '10',
+      '12',
+    ]);
+  });
+});
