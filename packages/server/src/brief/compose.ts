@@ -1,5 +1,6 @@
 // Gathers today's stops and tomorrow's trips and lets the core compare.
 import type { BriefView } from '@bluffwind/contract/brief';
+import type { SavedPlan } from '@bluffwind/contract/plan';
 import { composeBrief, type RankedSpot, type StopOutcome } from '@bluffwind/core/brief/composeBrief';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
@@ -70,7 +71,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
     boats.push({
       trip: view,
       plan: desk.saved,
-      worthNow: desk.saved ? worthNow(inputs, after, desk.saved.legs) : null,
+      worthNow: desk.saved ? worthNow(inputs, after, desk.saved) : null,
       ...words,
       rules: ruleWords(
         rules,
@@ -154,20 +155,18 @@ function rankedSpots(ranking: Ranking, nameOf: (id: string) => string): RankedSp
   return ranking.calls.map((c) => ({ spotId: c.spotId, spotName: nameOf(c.spotId), rate: c.ratePerRodHour }));
 }
 
-function worthNow(
-  inputs: PlanInputs,
-  ranking: Ranking,
-  legs: readonly { spotId: string; startAt: string; departAt: string }[],
-): number | null {
+function worthNow(inputs: PlanInputs, ranking: Ranking, { legs, options }: Pick<SavedPlan, 'legs' | 'options'>): number | null {
   try {
     return scoreDay(
       inputs,
       ranking,
       legs.map((l) => ({ spotId: l.spotId, startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) })),
+      options,
     ).expected;
-  } catch {
+  } catch (error) {
     // The plan no longer fits the water (a bar, a limit): it has no worth as it stands.
-    return null;
+    if (error instanceof RangeError) return null;
+    throw error;
   }
 }
 
