@@ -71,7 +71,8 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
     boats.push({
       trip: view,
       plan: desk.saved,
-      worthNow: desk.saved ? worthNow(inputs, after, desk.saved) : null,
+      // A plan with a leg that is hidden from who asks cannot be weighed anew for him: it stays at what it was kept with.
+      worthNow: desk.saved && (desk.hiddenLegs > 0 ? desk.saved.expected : worthNow(inputs, after, desk.saved)),
       ...words,
       rules: ruleWords(
         rules,

@@ -131,6 +131,11 @@ describe('a spot that a captain keeps', () => {
     expect(seen.filter((x) => JSON.stringify(x.owner.body).includes('Far stone')).length).toBeGreaterThanOrEqual(8);
     expect(seen.filter((x) => JSON.stringify(x.rival.body).includes('Far stone')).map((x) => x.p)).toEqual([]);
     expect(seen.filter((x) => x.rival.status >= 500).map((x) => x.p)).toEqual([]);
+    // Its plan stands in the brief at what it was kept with, its spot without a name.
+    const brief = seen.find((x) => x.p === `/brief/${date(TEST_NOW + DAY)}`)?.rival.body;
+    const boat = brief.boats.find((b: { trip: { id: string } }) => b.trip.id === trip);
+    expect(boat.worthNow).toBe(boat.plan.expected);
+    expect(brief.names[far().id]).toBe('a kept spot');
   });
 
   it('is no row at all for another captain, in whatever way it is asked for', async () => {
