@@ -23,6 +23,8 @@ export const newTrip = z
   })
   .strict();
 
+export type NewTrip = z.infer<typeof newTrip>;
+
 const guest = z.object({ id, name: z.string(), child: z.boolean(), note: z.string(), medicalNote: z.string().nullable() });
 
 export const tripView = z.object({

@@ -4,6 +4,7 @@ import { inOutfit } from '../db/database';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { DAY } from '@bluffwind/core/units/time';
 import { TEST_NOW } from '../testing/smallOutfit';
+import { tripBody } from '../testing/tripBody';
 
 let h: Harness;
 let keeper: Client;
@@ -29,20 +30,8 @@ beforeAll(async () => {
     [emailOf(h.mine, 'captain'), email, emailOf(h.mine, 'owner'), emailOf(h.mine, 'mate')].map((e) => h.signIn(e)),
   )) as [Client, Client, Client, Client];
   rivalTrip = randomUUID();
-  const made = await owner.post('/trips', {
-    id: rivalTrip,
-    boatId: h.mine.boats[1]?.id,
-    captainId: rivalId,
-    waterId: h.mine.waters[0]?.id,
-    startsAt: h.mine.trips.at(-1)?.startsAt,
-    endsAt: h.mine.trips.at(-1)?.endsAt,
-    goal: 'numbers',
-    speciesIds: [h.mine.species[0]?.id],
-    rods: 1,
-    skill: 3,
-    wish: '',
-    clientIds: [],
-  });
+  const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
+  const made = await owner.post('/trips', tripBody(h, start, { id: rivalTrip, captainId: rivalId }));
   expect(made.status).toBe(200);
 });
 afterAll(() => h.close());

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { tripBody } from '../testing/tripBody';
 
 let h: Harness;
 let owner: Client;
@@ -14,20 +15,10 @@ beforeAll(async () => {
   owner = await h.signIn(emailOf(h.mine, 'owner'));
   start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
   trips = [h.mine.trips.at(-1)?.id as string, randomUUID()];
-  const made = await owner.post('/trips', {
-    id: trips[1],
-    boatId: h.mine.boats[1]?.id,
-    captainId: h.mine.people[0]?.id,
-    waterId: h.mine.waters[0]?.id,
-    startsAt: iso(start),
-    endsAt: iso(start + 5 * 3_600_000),
-    goal: 'table',
-    speciesIds: [h.mine.species[0]?.id],
-    rods: 1,
-    skill: 3,
-    wish: '',
-    clientIds: [h.mine.clients[3]?.id],
-  });
+  const made = await owner.post(
+    '/trips',
+    tripBody(h, start, { id: trips[1], goal: 'table', clientIds: [h.mine.clients[3]?.id as string] }),
+  );
   expect(made.status).toBe(200);
 });
 afterAll(() => h.close());

@@ -4,6 +4,7 @@ import { rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { TEST_NOW } from '../testing/smallOutfit';
+import { tripBody } from '../testing/tripBody';
 import { crosses } from './alerts';
 import { inputsOf } from './desk';
 
@@ -99,20 +100,7 @@ describe('two captains of one outfit', () => {
   it('cannot both keep the same spot: the second is told who has it, and their own plan goes round it', async () => {
     const other = { ...h.mine.trips.at(-1), id: randomUUID() };
     const start = Date.parse(other.startsAt as string);
-    const made = await captain.post('/trips', {
-      id: other.id,
-      boatId: h.mine.boats[1]?.id,
-      captainId: h.mine.people[0]?.id,
-      waterId: h.mine.waters[0]?.id,
-      startsAt: iso(start),
-      endsAt: iso(start + 5 * 3_600_000),
-      goal: 'numbers',
-      speciesIds: [h.mine.species[0]?.id],
-      rods: 1,
-      skill: 3,
-      wish: '',
-      clientIds: [],
-    });
+    const made = await captain.post('/trips', tripBody(h, start, { id: other.id }));
     expect(made.status).toBe(200);
     const first = (await captain.get(`/trips/${tripId}/desk`)).body.saved;
     const leg = first.legs[0];
@@ -148,20 +136,8 @@ describe('two captains of one outfit', () => {
       [0, 1].map(async (i) => {
         const id = randomUUID();
         const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string) + 96 * 3_600_000;
-        await captain.post('/trips', {
-          id,
-          boatId: h.mine.boats[i]?.id,
-          captainId: h.mine.people[i]?.id,
-          waterId: h.mine.waters[0]?.id,
-          startsAt: iso(start),
-          endsAt: iso(start + 5 * 3_600_000),
-          goal: 'numbers',
-          speciesIds: [h.mine.species[0]?.id],
-          rods: 1,
-          skill: 3,
-          wish: '',
-          clientIds: [],
-        });
+        const [boatId, captainId] = [h.mine.boats[i]?.id as string, h.mine.people[i]?.id as string];
+        await captain.post('/trips', tripBody(h, start, { id, boatId, captainId }));
         return { id, start };
       }),
     );
