@@ -148,6 +148,8 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   // An empty half hour at another spot counts as effort.
   await setDemoClock(page, '2026-06-19T09:30:00.000Z');
   await page.reload();
+  // The phone opens from what it has kept; what is logged next must bear the clock that was set.
+  await expect(page.getByText(/^07:3\d/).first()).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await page.getByRole('button', { name: 'Another spot' }).click();
   await page.getByRole('button', { name: 'Long bank', exact: true }).click();
@@ -155,6 +157,7 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 20_000 });
   await setDemoClock(page, '2026-06-19T10:01:00.000Z');
   await page.reload();
+  await expect(page.getByText(/^08:0\d/).first()).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await page.getByRole('button', { name: 'End the trip' }).click();
   await expect(page.getByRole('heading', { name: 'The trip is done' })).toBeVisible();
