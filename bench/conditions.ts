@@ -22,6 +22,7 @@ export function benchConditions(): void {
     airTempC: of((t) => 14 + 4 * Math.sin(t / HOUR / 3.8)),
     dewPointC: null,
     visibilityM: null,
+    thunder: null,
     pressureHpa: of(() => 1015),
     cloud: of(() => 0.4),
     waterTempC: of(() => 14),

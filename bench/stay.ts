@@ -1,6 +1,7 @@
 // Simulated days of stay-or-move: each way of deciding as a share of what one that knew every rate would catch.
 import { decideStay } from '@bluffwind/core/stay/decideStay';
-import { effort, type StayAlternative, stayOrMove } from '@bluffwind/core/stay/stayOrMove';
+import { effort } from '@bluffwind/core/stay/exposure';
+import { type StayAlternative, stayOrMove } from '@bluffwind/core/stay/stayOrMove';
 import { stayTable } from '@bluffwind/core/stay/stayTable';
 import { seeded } from '@bluffwind/core/units/seeded';
 import { normal, poisson } from '../sim/src/noise';

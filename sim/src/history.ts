@@ -38,6 +38,7 @@ export function trueWater(key: WaterKey, fromMs: number, toMs: number): WaterSta
     levelM: null,
     dewPointC: null,
     visibilityM: null,
+    thunder: null,
     sources: {},
     wind: { east: wind('east'), north: wind('north'), gust: of((at) => weatherAt(at).windGustMps) },
     // No air: the truth has one temperature for the fish of a water, whatever the product makes of its spots.
@@ -93,7 +94,7 @@ export function drawHistory(world: World, seed: number, uuid: () => string): Tri
       if (!today && random() > 0.52) return;
       const key: WaterKey = b === 2 ? 'lake' : b === 0 && random() < 0.22 ? 'skerries' : 'sound';
       const water = world.waters[['sound', 'skerries', 'lake'].indexOf(key)] as World['waters'][number];
-      if (weatherAt(day + 11 * HOUR).windGustMps > boat.windLimitMps * 1.1) return;
+      if (weatherAt(day + 11 * HOUR).windGustMps > (boat.windLimitMps ?? 10) * 1.1) return;
       const start = day + (5 + Math.round(random() * 16) / 4) * HOUR;
       const end = start + (5 + Math.round(random() * 8) / 4) * HOUR;
       const rods = 1 + Math.floor(random() * Math.min(4, boat.seats));

@@ -101,6 +101,9 @@ const CAUTIONS: Record<string, string> = {
   Pollack: 'From about 10 m bring it up slowly, descending device ready.',
 };
 
+/** Guests who have never been on a boat. */
+const FIRST_TIME = ['Sunniva Pell', 'Torsten Pell', 'Petra Lund-Hay'];
+
 /** The demo world. */
 export function buildScenario(seed = 20260618): Scenario {
   const uuid = seededUuid(seed);
@@ -180,6 +183,8 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       speedMps: 4,
       draughtM: 0.2,
       windLimitMps: 10,
+      // A flat drift boat: its captain allows gusts no more than the wind.
+      gustLimitMps: 10,
       waveLimitM: 0.4,
       tankL: 22,
       burnLph: 5,
@@ -197,7 +202,10 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
     id: uuid(),
     name: f.name,
     habitat: f.habitat,
-    lengthKind: 'total' as const,
+    // A ray is measured across its disc: its tail may be broken.
+    lengthKind: f.name === 'Thornback ray' ? ('disc' as const) : ('total' as const),
+    leastMm: Math.max(50, Math.round((f.meanMm - 3 * f.sdMm) / 10) * 10),
+    mostMm: Math.round((f.meanMm + 3.5 * f.sdMm) / 10) * 10,
     sizeGoalMm: Math.round((f.meanMm + 0.9 * f.sdMm) / 10) * 10,
     caution: CAUTIONS[f.name] ?? 'Wet hands, support the belly.',
   }));
@@ -215,7 +223,7 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       privacy,
       // One captain found it and tells only the owner.
       keeperId: name === KEPT_SPOT ? (people.find((x) => x.name === 'Oskar Thrane')?.id ?? null) : null,
-      hazards: HAZARDS[name] ?? '',
+      hazards: HAZARDS[name] ?? [],
       legality: name === 'Ansgar dam' ? 'Keep 50 m off the spillway.' : '',
       restDays: structure === 'hole' ? 3 : 0,
       pressure: structure === 'wall' || structure === 'piles' ? 3 : structure === 'hole' || structure === 'drain' ? 1 : 2,
@@ -227,7 +235,7 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
   const clients = CLIENT_NAMES.map((name, i) => ({
     id: uuid(),
     name,
-    experience: i === 12 ? 3 : 1 + Math.floor(random() * 2),
+    experience: i === 12 ? 3 : FIRST_TIME.includes(name) ? 1 : 1 + Math.floor(random() * 2),
     child: i === 2 || i === 3,
     note: i === 0 ? 'Left-handed.' : '',
     hand: i === 0 ? ('left' as const) : null,
@@ -427,7 +435,7 @@ function secondOutfit(uuid: () => string): OutfitScenario {
         accessDepthM: null,
         fadePerHour: 0.35,
         privacy: 'crew',
-        hazards: '',
+        hazards: [],
         legality: '',
         restDays: 0,
         pressure: 1,

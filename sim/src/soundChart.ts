@@ -65,10 +65,22 @@ export function soundFeatures(uuid: () => string): OutfitScenario['waters'][numb
   ];
 }
 
+type Hazard = OutfitScenario['spots'][number]['hazards'][number];
+const ALWAYS = { windSectorDeg: null, windMps: null, waveM: null, tideBelowM: null, tideAboveM: null, binds: false };
+
 /** Hazards of spots by name. */
-export const HAZARDS: Record<string, string> = {
-  'Outer jetty, head': 'Swell breaks over the head in a south-westerly.',
-  'Gannet Pier, east piles': 'Cross current at the piles; do not drift up-stream of them.',
-  'Cold Kettle drain': 'Shuts behind you on the ebb: leave with a metre in hand.',
-  'Inner jetty, tip': 'Loose rock under water 20 m off the tip.',
+export const HAZARDS: Record<string, Hazard[]> = {
+  'Outer jetty, head': [
+    {
+      ...ALWAYS,
+      kind: 'swell',
+      windSectorDeg: [180, 280],
+      windMps: 6,
+      waveM: 0.5,
+      note: 'Swell breaks over the head in a south-westerly.',
+    },
+  ],
+  'Gannet Pier, east piles': [{ ...ALWAYS, kind: 'current', note: 'Cross current at the piles; do not drift up-stream of them.' }],
+  'Cold Kettle drain': [{ ...ALWAYS, kind: 'shallow', tideBelowM: 1.6, note: 'Shuts behind you on the ebb: leave with a metre in hand.' }],
+  'Inner jetty, tip': [{ ...ALWAYS, kind: 'rocks', tideBelowM: 1.5, note: 'Loose rock under water 20 m off the tip.' }],
 };

@@ -37,6 +37,9 @@ const dewPointOf = (w: Weather) => w.airTempC - 5.5 + 4.2 * w.cloud;
 const visibilityOf = (w: Weather, at: number) =>
   Math.max(200, 24_000 * (1 - 0.5 * w.cloud) * (w.windMps < 1.5 && w.cloud > 0.7 ? 0.08 : 1) + 2500 * noise1(at / HOUR / 9, 260));
 
+/** Thunder out of warm, damp, heavy cloud. */
+const thunderOf = (w: Weather) => Number(w.cloud > 0.97 && w.airTempC > 17.5);
+
 /** Readings of a station in [fromMs, toMs): hourly, faults included. */
 export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] {
   const k = KINDS[kind];
@@ -63,6 +66,7 @@ export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] 
       values.cloud = round(Math.min(1, Math.max(0, w.cloud + 0.05 * jitter(6))), 2);
       values.dewPointC = round(dewPointOf(w), 1);
       values.visibilityM = Math.round(visibilityOf(w, at) / 100) * 100;
+      values.thunder = thunderOf(w);
     }
     if (k.level) values.waterLevelM = round(tide.heightAt(at) + surgeAt(at) + 0.01 * jitter(7), 2);
     if (k.flow) values.flowM3s = round(Math.max(0.1, flowAt(at)), 2);
@@ -90,6 +94,7 @@ export function forecastOf(kind: Kind, runMs: number) {
       waterTempC: [],
       dewPointC: [],
       visibilityM: [],
+      thunder: [],
     };
     for (const at of times) {
       // Timing of a change is what forecasts miss most: members run up to two hours early or late.
@@ -105,6 +110,7 @@ export function forecastOf(kind: Kind, runMs: number) {
       values.waterTempC?.push(round(waterTempAt(k.water, at) + 0.7 * off(at, 7), 2));
       values.dewPointC?.push(round(dewPointOf(w) + 1.5 * off(at, 8), 1));
       values.visibilityM?.push(Math.round((visibilityOf(w, at) * (1 + 0.4 * off(at, 9))) / 100) * 100);
+      values.thunder?.push(thunderOf(w));
     }
     return { member, variables: values };
   });

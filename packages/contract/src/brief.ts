@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { date, id, instant } from './ids';
 import { savedPlan } from './plan';
+import { riskLine } from './risk';
 import { tripView } from './trips';
 
 const rankChange = z.object({
@@ -44,7 +45,9 @@ export const briefView = z.object({
       /** What the same plan is worth with today's catches counted. */
       worthNow: z.number().nullable(),
       water: z.string(),
-      cautions: z.array(z.string()),
+      cautions: z.array(riskLine),
+      /** What speaks against each leg of the plan, in its order, and what has to be checked there. */
+      legRisks: z.array(z.array(riskLine)),
       rules: z.array(z.string()),
       readBy: z.array(z.string()),
     }),

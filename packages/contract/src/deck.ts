@@ -1,11 +1,15 @@
 import { z } from 'zod';
 import { id, instant, lengthKind } from './ids';
+import { boatLimits, hazard, party } from './risk';
 import { ruleBody } from './rule';
 import { tripView } from './trips';
 import { waterRecord } from './water';
 
 const base = { entryId: id, at: instant };
 const setStart = z.object({ id, presentationId: id, rods: z.int().min(1).max(20) }).strict();
+
+/** What can be seen that tells of fish. */
+export const sign = z.enum(['bait', 'birds', 'marks', 'rays', 'surface', 'follow', 'colour', 'temperature']);
 
 /** One thing that happened on deck, with a key made on the phone; sent again it changes nothing. */
 export const deckEntry = z.discriminatedUnion('kind', [
@@ -33,8 +37,10 @@ export const deckEntry = z.discriminatedUnion('kind', [
       kind: z.literal('sighting'),
       sightingId: id,
       spotId: id.nullable(),
-      what: z.enum(['bait', 'birds', 'marks', 'rays', 'surface', 'follow']),
+      what: sign,
       note: z.string().max(500),
+      depthM: z.number().min(0).max(500).nullable().default(null),
+      relation: z.enum(['tight', 'above']).nullable().default(null),
     })
     .strict(),
   z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
@@ -46,7 +52,15 @@ export const deckBatch = z.object({ entries: z.array(z.unknown()).min(1).max(200
 
 /** Per entry: stored, or refused for good with why. */
 export const deckReceipt = z.object({
-  receipts: z.array(z.object({ entryId: z.string(), ok: z.boolean(), message: z.string() })),
+  receipts: z.array(
+    z.object({
+      entryId: z.string(),
+      ok: z.boolean(),
+      message: z.string(),
+      /** Why it was not taken, as a stable code; an entry of an unknown kind waits on the phone for a newer server. */
+      code: z.string().nullable(),
+    }),
+  ),
 });
 export type DeckReceipt = z.infer<typeof deckReceipt>;
 
@@ -86,6 +100,8 @@ export const deckPack = z.object({
   zone: z.string(),
   ruleZone: z.string(),
   water: waterRecord,
+  boat: boatLimits,
+  party,
   legs: z.array(
     z.object({
       spotId: id,
@@ -114,6 +130,9 @@ export const deckPack = z.object({
       fetchM: z.array(z.int()),
       heatOffsetC: z.number(),
       heatSdC: z.number(),
+      accessDepthM: z.number().nullable(),
+      hazards: z.array(hazard),
+      legality: z.string(),
       a: z.number(),
       b: z.number(),
       /** Expected fish per hour for all rods, by hours of the trip. */
@@ -125,7 +144,17 @@ export const deckPack = z.object({
     }),
   ),
   presentations: z.array(z.object({ id, name: z.string() })),
-  species: z.array(z.object({ id, name: z.string(), lengthKind, caution: z.string(), usual: z.boolean() })),
+  species: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      lengthKind,
+      caution: z.string(),
+      usual: z.boolean(),
+      leastMm: z.int().nullable(),
+      mostMm: z.int().nullable(),
+    }),
+  ),
   rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: z.string() })),
   stops: z.array(deckStop),
 });

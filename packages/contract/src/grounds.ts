@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, instant } from './ids';
+import { hazard } from './risk';
 
 const lat = z.number().min(-90).max(90);
 const lon = z.number().min(-180).max(180);
@@ -29,7 +30,7 @@ export const spotView = z.object({
   keeperId: id.nullable(),
   /** 1 anyone, 2 sure feet, 3 a climb. */
   footing: z.int(),
-  hazards: z.string(),
+  hazards: z.array(hazard),
   /** What files said of it, a line each. */
   note: z.string(),
   legality: z.string(),
@@ -64,7 +65,7 @@ export const spotEdit = z
     /** One captain and the owner only; needs privacy captain. Left out, it stays as it is. */
     keeperId: id.nullable().optional(),
     footing: z.int().min(1).max(3).optional(),
-    hazards: z.string().trim().max(500),
+    hazards: z.array(hazard).max(8),
     legality: z.string().trim().max(500),
     restDays: z.int().min(0).max(60),
     pressure: z.int().min(1).max(3),

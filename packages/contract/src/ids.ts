@@ -5,4 +5,4 @@ export const id = z.uuid();
 export const instant = z.iso.datetime({ offset: true });
 /** A calendar date, YYYY-MM-DD. */
 export const date = z.iso.date();
-export const lengthKind = z.enum(['total', 'fork', 'standard']);
+export const lengthKind = z.enum(['total', 'fork', 'standard', 'disc']);

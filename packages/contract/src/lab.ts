@@ -125,14 +125,46 @@ export const labRank = z
   })
   .strict();
 
+const count = z.union([z.int().nonnegative(), z.boolean()]).default(0);
+export const labJudge = z
+  .object({
+    boat: z.object({ windLimitMps: maybe, gustLimitMps: maybe, waveLimitM: maybe, draughtM: maybe, marginM: maybe }).strict(),
+    party: z
+      .object({ children: count, firstTimers: count, nonSwimmers: count, share: z.number().positive().max(1).nullable().optional() })
+      .strict(),
+    conditions: z
+      .object({
+        windMps: maybe,
+        gustMps: maybe,
+        windFromDeg: maybe,
+        waveM: maybe,
+        currentMps: maybe,
+        currentToDeg: maybe,
+        visibilityM: maybe,
+        thunder: z.boolean().nullable().optional(),
+        sunHeightDeg: maybe,
+        depthM: maybe,
+        waterTempC: maybe,
+        airTempC: maybe,
+      })
+      .strict(),
+  })
+  .strict();
+
 export const labVerdict = z
   .object({
     rules: z.array(
-      z.union(ruleBody.options.map((o) => o.extend({ id: z.string(), species: z.string(), zone: z.string().nullable() }).strict())),
+      z.union(
+        ruleBody.options.map((o) =>
+          o.extend({ id: z.string(), species: z.string(), zone: z.string().nullable(), checkedOn: date.nullable().optional() }).strict(),
+        ),
+      ),
     ),
     zone: z.string().nullable(),
     date,
     fish: z.object({ species: z.string(), lengthMm: z.number().positive().nullable(), lengthKind }).strict(),
     keptToday: z.int().nonnegative(),
+    keptByBoat: z.int().nonnegative().optional(),
+    keptBefore: z.array(z.object({ date, fish: z.int().nonnegative() }).strict()).optional(),
   })
   .strict();

@@ -8,8 +8,9 @@ export const boat = z.object({
   seats: z.int(),
   speedMps: z.number(),
   draughtM: z.number(),
-  windLimitMps: z.number(),
-  waveLimitM: z.number(),
+  windLimitMps: z.number().nullable(),
+  gustLimitMps: z.number().nullable(),
+  waveLimitM: z.number().nullable(),
   tankL: z.number(),
   burnLph: z.number(),
 });
@@ -20,6 +21,9 @@ export const species = z.object({
   habitat: z.enum(['salt', 'fresh']),
   lengthKind,
   sizeGoalMm: z.int().nullable(),
+  /** Usual lengths from least to most, mm; null where nobody has said. */
+  leastMm: z.int().nullable(),
+  mostMm: z.int().nullable(),
   caution: z.string(),
 });
 

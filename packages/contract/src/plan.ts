@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { id, instant } from './ids';
 import { envelope } from './presentations';
+import { boatLimits, hazard, party, quantity } from './risk';
 import { waterRecord } from './water';
 
 const nullable = z.number().nullable();
@@ -100,6 +101,9 @@ export const savedPlan = z.object({
   options: planOptions,
   triggers: z.array(planTrigger),
   basis: z.array(legBasis),
+  /** What it was laid without; the captain said that he saw it. */
+  notKnown: z.array(quantity),
+  runMin: z.number().nullable(),
 });
 export type SavedPlan = z.infer<typeof savedPlan>;
 
@@ -120,6 +124,8 @@ export const planSpot = z.object({
   accessDepthM: nullable,
   fadePerHour: z.number(),
   footing: z.int(),
+  hazards: z.array(hazard),
+  legality: z.string(),
   lat: z.number(),
   lon: z.number(),
 });
@@ -148,10 +154,14 @@ export const planDesk = z.object({
       experience: z.int(),
       child: z.boolean(),
       hand: z.enum(['left', 'right']).nullable(),
+      swims: z.boolean().nullable(),
       wishes: z.string(),
     }),
   ),
-  boat: z.object({ draughtM: z.number(), windLimitMps: z.number(), waveLimitM: z.number(), runMin: z.number().nullable() }),
+  boat: boatLimits.extend({ runMin: z.number().nullable() }),
+  party,
+  /** What the boat's other trips of the day burn, in words; empty for nothing. */
+  fuel: z.string(),
   water: waterRecord,
   spots: z.array(planSpot),
   presentations: z.array(
@@ -183,10 +193,22 @@ export const planDesk = z.object({
   travelMin: z.array(z.array(nullable)),
   /** The sea that ways cross: places, and which of them each way meets. */
   sea: z.object({
-    places: z.array(z.object({ lat: z.number(), lon: z.number(), depthM: z.number(), fetchM: z.array(z.int()) })),
+    places: z.array(
+      z.object({ lat: z.number(), lon: z.number(), depthM: z.number(), fetchM: z.array(z.int()), bar: z.string().nullable() }),
+    ),
     dock: z.array(z.array(z.int())),
     between: z.array(z.array(z.array(z.int()))),
   }),
+  /** Ways by height of tide, the lowest first. */
+  byTide: z.array(
+    z.object({
+      tideM: z.number(),
+      dockMin: z.array(nullable),
+      betweenMin: z.array(z.array(nullable)),
+      dockSea: z.array(z.array(z.int())),
+      betweenSea: z.array(z.array(z.array(z.int()))),
+    }),
+  ),
   forecastRunAt: instant.nullable(),
   saved: savedPlan.nullable(),
   /** Legs of the kept plan at spots that only its captain and the owner see. */
@@ -207,6 +229,8 @@ export const newPlan = z
     bans: z.array(id).max(100),
     options: planOptions.default({ again: false, without: [] }),
     triggers: z.array(planTrigger).max(20).default([]),
+    /** What is not known of the trip's hours and the captain has seen so: it is laid without. */
+    seen: z.array(quantity).max(20).default([]),
     /** Version this one replaces; 0 for the first. */
     replaces: z.int().nonnegative(),
   })

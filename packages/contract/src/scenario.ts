@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import { featureEdit, mark, position } from './grounds';
 import { date, id, instant, lengthKind } from './ids';
-import { ruleBody } from './rule';
+import { hazard } from './risk';
+import { newRuleBody } from './rule';
 import { currentStation, tideRecord } from './water';
 
 const bed = z.object({
@@ -83,8 +84,9 @@ const outfitScenario = z.object({
       seats: z.int().positive(),
       speedMps: z.number().positive(),
       draughtM: z.number().positive(),
-      windLimitMps: z.number().positive(),
-      waveLimitM: z.number().positive(),
+      windLimitMps: z.number().positive().nullable(),
+      gustLimitMps: z.number().positive().nullable().optional(),
+      waveLimitM: z.number().positive().nullable(),
       tankL: z.number().positive(),
       burnLph: z.number().positive(),
     }),
@@ -92,7 +94,16 @@ const outfitScenario = z.object({
   waters: z.array(water),
   stations: z.array(z.object({ id, waterId: id, name: z.string(), path: z.string(), lat: z.number(), lon: z.number() })),
   species: z.array(
-    z.object({ id, name: z.string(), habitat: z.enum(['salt', 'fresh']), lengthKind, sizeGoalMm: z.int().nullable(), caution: z.string() }),
+    z.object({
+      id,
+      name: z.string(),
+      habitat: z.enum(['salt', 'fresh']),
+      lengthKind,
+      sizeGoalMm: z.int().nullable(),
+      leastMm: z.int().nullable().optional(),
+      mostMm: z.int().nullable().optional(),
+      caution: z.string(),
+    }),
   ),
   families: z.array(
     z.object({
@@ -155,7 +166,7 @@ const outfitScenario = z.object({
       privacy: z.enum(['crew', 'captain']),
       keeperId: id.nullable().optional(),
       footing: z.int().min(1).max(3).optional(),
-      hazards: z.string(),
+      hazards: z.array(hazard),
       legality: z.string(),
       restDays: z.int().nonnegative(),
       pressure: z.int().min(1).max(3),
@@ -173,9 +184,10 @@ const outfitScenario = z.object({
       medicalNote: z.string(),
       hand: z.enum(['left', 'right']).nullable().optional(),
       wishes: z.string().optional(),
+      swims: z.boolean().nullable().optional(),
     }),
   ),
-  rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: date })),
+  rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: newRuleBody, source: z.string(), checkedOn: date })),
   crewReadings: z.array(z.object({ waterId: id, variable: z.string(), at: instant, value: z.number(), spotId: id.nullable() })),
   /** Boats whose instruments are listened to, and surveys: soundings as columns, at chart datum. */
   instruments: z.array(z.object({ id, boatId: id, waterId: id, name: z.string(), transducerM: z.number() })),

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { date, id, instant } from './ids';
+import { party } from './risk';
 
 export const goal = z.enum(['numbers', 'size', 'table', 'learn']);
 export const tripStatus = z.enum(['planned', 'under way', 'done', 'cancelled']);
@@ -29,7 +30,7 @@ const guest = z.object({ id, name: z.string(), child: z.boolean(), note: z.strin
 
 export const tripView = z.object({
   id,
-  boat: z.object({ id, name: z.string(), windLimitMps: z.number(), waveLimitM: z.number() }),
+  boat: z.object({ id, name: z.string(), windLimitMps: z.number().nullable() }),
   captain: z.object({ id, name: z.string() }),
   water: z.object({ id, name: z.string() }),
   startsAt: instant,
@@ -39,6 +40,8 @@ export const tripView = z.object({
   skill: z.int(),
   wish: z.string(),
   status: tripStatus,
+  /** Who is aboard, as far as limits go. */
+  party,
   guests: z.array(guest),
   species: z.array(z.object({ id, name: z.string() })),
   plan: z
@@ -53,6 +56,8 @@ export const tripFit = z
     patienceMin: z.int().min(5).max(600).nullable(),
     /** Hardest footing that the party manages: 1 from the boat, 2 sure feet, 3 a climb. Left out, it stays as it is. */
     footing: z.int().min(1).max(3).optional(),
+    /** Share of the boat's limits that holds for children, first-timers and people who do not swim. Left out, it stays as it is. */
+    limitShare: z.number().min(0.3, 'expected 0.3 to 1').max(1, 'expected 0.3 to 1').optional(),
     breaks: z.array(z.object({ name: z.string().trim().min(1).max(40), from: instant, to: instant }).strict()).max(6),
     aboard: z.array(id).min(1, 'at least one presentation must be aboard').max(200).nullable(),
     /** Weight of a fish of each of the trip's species; those left out stay as they are. */
@@ -62,7 +67,12 @@ export const tripFit = z
 
 /** What the crew knows of a client that planning uses. */
 export const clientNotes = z
-  .object({ experience: z.int().min(1).max(3), hand: z.enum(['left', 'right']).nullable(), wishes: z.string().max(500) })
+  .object({
+    experience: z.int().min(1).max(3),
+    hand: z.enum(['left', 'right']).nullable(),
+    wishes: z.string().max(500),
+    swims: z.boolean().nullable().optional(),
+  })
   .strict();
 
 export const tripsOf = z.object({ date });

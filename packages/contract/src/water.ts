@@ -47,6 +47,10 @@ export const waterRecord = z.object({
   waterTempC: maybe,
   clarityM: maybe,
   flowM3s: maybe,
+  /** Reports of thunder, 0 or 1; of a forecast, the share of its members. */
+  thunder: maybe,
+  /** No tide and no stream to speak of. */
+  still: z.boolean(),
   sources: z.record(z.string(), z.string()),
 });
 
@@ -107,8 +111,6 @@ export const waterState = z.object({
   instruments: z.array(instrumentView),
   disagreements: z.array(disagreement),
   crewReadings: z.array(crewReading),
-  /** When reports spoke of thunder. */
-  thunderAt: z.array(instant),
 });
 export type WaterStateView = z.infer<typeof waterState>;
 

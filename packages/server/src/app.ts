@@ -19,7 +19,9 @@ import { importRoutes } from './imports/routes';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plan/routes';
 import { presentationRoutes } from './presentations/routes';
+import { boatRoutes } from './trips/boatRoutes';
 import { fitRoutes } from './trips/fitRoutes';
+import { riskRoutes } from './trips/riskRoutes';
 import { tripRoutes } from './trips/routes';
 import { waterRoutes } from './water/routes';
 
@@ -101,6 +103,8 @@ export function createApp(deps: Deps) {
     planRoutes,
     presentationRoutes,
     fitRoutes,
+    boatRoutes,
+    riskRoutes,
     deckRoutes,
     briefRoutes,
     logRoutes,

@@ -30,6 +30,16 @@ const CATALOGUE = {
   },
   closed_season: { status: 409, title: 'A species of the goal is closed then', remedy: 'Choose other species or another date.' },
   not_feasible: { status: 422, title: 'This cannot be done on the water', remedy: 'Change what is named.' },
+  not_seen: {
+    status: 409,
+    title: 'Something about this trip is not known',
+    remedy: 'Say that you have seen it, then keep the plan: it is laid without it, and the brief prints so.',
+  },
+  entry_unknown: {
+    status: 422,
+    title: 'This server does not know that kind of entry',
+    remedy: 'It stays on the phone and is sent again; the server needs the newer version.',
+  },
   station_unreachable: {
     status: 502,
     title: 'A station does not answer',

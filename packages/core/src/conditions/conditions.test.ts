@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { againstHours } from './againstHours';
 import { passageClearance, passageTimes } from './passages';
 import { shelterOf } from './shelter';
 import { warmingOrder } from './warming';
 import { HOUR } from '../units/time';
 import { windComponents } from '../weather/wind';
-import { conditionsOver, type SpotGround } from './spotConditions';
+import { conditionsOver, seaOver, type SpotGround } from './spotConditions';
 import { type WaterRecord, waterStateOf } from './waterRecord';
 
 const START = Date.UTC(2026, 5, 19, 8);
@@ -28,6 +27,7 @@ const RECORD: WaterRecord = {
   levelM: null,
   dewPointC: null,
   visibilityM: null,
+  thunder: null,
   sources: { windMps: 'Harbour' },
 };
 const spot = (shoreNormalDeg: number | null, fetchM: number): SpotGround => ({
@@ -173,19 +173,24 @@ describe('answers to what a guide asks', () => {
     expect(length(calm)).toBeGreaterThan(length(windows));
   });
 
-  it('what speaks against going is joined into spans with the worst figure', () => {
-    const gale = { ...RECORD, wind: { east: of((i) => (i > 62 && i < 66 ? 14 : 2)), north: of(() => 0), gust: null } };
-    const s = waterStateOf(gale);
-    const at2 = conditionsOver(s, START, START + 12 * HOUR);
-    const spans = againstHours(s, at2, spot(null, 5000), { windMps: 10, waveM: 2, speedMps: 8 }, START, START + 12 * HOUR);
-    const wind = spans.filter((x) => x.kind === 'wind');
-    expect(wind).toHaveLength(1);
-    expect(wind[0]?.worst).toBeCloseTo(14, 6);
-    expect(spans.some((x) => x.kind === 'cold water')).toBe(true);
-    expect(
-      againstHours(s, at2, spot(null, 1), { windMps: 10, waveM: 2, speedMps: 8 }, START, START + HOUR, [START]).some(
-        (x) => x.kind === 'thunder',
-      ),
-    ).toBe(true);
+  it('know thunder only where somebody reports or foretells it, an hour to either side', () => {
+    const told = { ...RECORD, thunder: of((i) => (i === 64 ? 0.4 : 0)) };
+    const thunder = (record: WaterRecord, h: number) => at(record)(spot(null, 5000), START + h * HOUR).thunder;
+    expect(thunder(RECORD, 1)).toBeNull();
+    expect(thunder(told, 1)).toBe(false);
+    expect(thunder(told, 3.2)).toBe(true);
+    expect(thunder(told, 5)).toBe(true);
+    expect(thunder(told, 6.5)).toBe(false);
+  });
+
+  it('on a run are those of the same water at its places', () => {
+    const record: WaterRecord = { ...RECORD, still: true };
+    const sea = seaOver(waterStateOf(record), START, START + 6 * HOUR);
+    const place = { lat: 47.6, lon: -35.2, depthM: 3, fetchM: new Array(36).fill(5000) };
+    const there = sea(place, START + HOUR);
+    const here = at(record)(spot(null, 5000), START + HOUR);
+    for (const key of ['windMps', 'windGustMps', 'windFromDeg', 'waveM', 'tideHeightM', 'sunHeightDeg', 'stillWater'] as const)
+      expect(there[key], key).toEqual(here[key]);
+    expect(there.stillWater).toBe(true);
   });
 });

@@ -1,6 +1,6 @@
 // One record per spot and instant: the only thing that ranking, rules and stay-or-move read.
 import { fetchFromRose } from '../exposure/fetch';
-import { currentAlongWaves, fetchOfDuration, heightOnCurrent, spmWave, waveHeight, windAgainstCurrent } from '../exposure/waves';
+import { currentAlongWaves, fetchOfDuration, heightOnCurrent, spmWave, waveHeight } from '../exposure/waves';
 import { metresPerDegree } from '../ground/seaBed';
 import { NO_OFFSET, placeTempSd } from '../heat/calibrate';
 import { type HeatTrack, heatOver } from '../heat/spotHeat';
@@ -14,6 +14,7 @@ import { type TidePhase, tidePhases } from '../tide/tideStage';
 import { DEG, turnDeg, wrapDeg } from '../units/angle';
 import { DAY, HOUR } from '../units/time';
 import { changeOver, type Series, sampleSeries, type Trust } from '../weather/series';
+import { thunderAt } from '../weather/thunder';
 import { sampleWind, type WindSeries } from '../weather/wind';
 
 /** What is known of a water through time: tide model and series, measured then forecast. */
@@ -31,6 +32,10 @@ export interface WaterState {
   readonly airTempC: Series | null;
   readonly dewPointC: Series | null;
   readonly visibilityM: Series | null;
+  /** No tide and no stream to speak of runs in it. */
+  readonly still?: boolean;
+  /** Reports of thunder: 1 where it was heard or seen, 0 where not; of a forecast, the share of its members. */
+  readonly thunder: Series | null;
   readonly pressureHpa: Series | null;
   readonly cloud: Series | null;
   readonly waterTempC: Series | null;
@@ -66,6 +71,8 @@ export interface SpotConditions {
   readonly at: number;
   /** Height of the water above chart datum, measured residual included, m. */
   readonly tideHeightM: number | null;
+  /** No tide and no stream to speak of runs here. */
+  readonly stillWater: boolean;
   /** 0 at low water, 0.5 at high, towards 1 at the next low. */
   readonly tideStage: number | null;
   readonly tidePush: number | null;
@@ -82,8 +89,11 @@ export interface SpotConditions {
   readonly onshore: number | null;
   readonly fetchM: number | null;
   readonly waveM: number | null;
-  readonly windAgainstCurrent: boolean;
   readonly airTempC: number | null;
+  readonly dewPointC: number | null;
+  readonly visibilityM: number | null;
+  /** Thunder within the hour before or after; null where nobody speaks of it. */
+  readonly thunder: boolean | null;
   /** At the spot, at fish depth, with its standard deviation, C. */
   readonly waterTempC: number | null;
   readonly waterTempSdC: number | null;
@@ -107,17 +117,7 @@ export interface SpotConditions {
   readonly trust: Trust;
 }
 
-type Spot =
-  | 'depthM'
-  | 'onshore'
-  | 'fetchM'
-  | 'waveM'
-  | 'lightFraction'
-  | 'currentMps'
-  | 'currentToDeg'
-  | 'windAgainstCurrent'
-  | 'waterTempSdC'
-  | 'warmerC';
+type Spot = 'depthM' | 'onshore' | 'fetchM' | 'waveM' | 'lightFraction' | 'currentMps' | 'currentToDeg' | 'waterTempSdC' | 'warmerC';
 type Shared = Omit<SpotConditions, Spot> & { readonly windHours: number };
 
 /** A current station speaks for spots within this, m. */
@@ -161,8 +161,6 @@ export function conditionsOver(water: WaterState, fromMs: number, toMs: number):
       onshore: hasWind && spot.shoreNormalDeg !== null ? Math.cos(turnDeg(spot.shoreNormalDeg, s.windFromDeg as number) * DEG) : null,
       fetchM,
       waveM,
-      windAgainstCurrent:
-        waveM !== null && current !== null && windAgainstCurrent(waveM, s.windFromDeg as number, current.mps, current.toDeg),
       waterTempC: difference === null ? null : (s.waterTempC as number) + difference + spot.heatOffsetC,
       waterTempSdC: difference === null ? null : placeTempSd(offset, difference),
       warmerC: difference === null ? null : difference + spot.heatOffsetC,
@@ -172,23 +170,52 @@ export function conditionsOver(water: WaterState, fromMs: number, toMs: number):
   };
 }
 
+/** A place on a run, as far as the sea there goes. */
+export interface SeaSpot {
+  readonly lat: number;
+  readonly lon: number;
+  /** Charted depth, m below datum. */
+  readonly depthM: number;
+  /** Effective fetch for 36 bearings, m. */
+  readonly fetchM: readonly number[];
+}
+
+/** What a boat meets at a place on its run; null is not known. */
+export type SeaConditions = Pick<
+  SpotConditions,
+  | 'at'
+  | 'tideHeightM'
+  | 'stillWater'
+  | 'windMps'
+  | 'windGustMps'
+  | 'windFromDeg'
+  | 'waveM'
+  | 'currentMps'
+  | 'currentToDeg'
+  | 'visibilityM'
+  | 'thunder'
+  | 'sunHeightDeg'
+  | 'waterTempC'
+  | 'airTempC'
+  | 'dewPointC'
+>;
+
 /**
- * Prepares wave heights over [fromMs, toMs] at places that are not fished, such as those on a run.
- * @returns A function from place and instant to metres; null where the wind is unknown.
+ * Prepares what a boat meets over [fromMs, toMs] at places that are not fished, such as those on a run.
+ * @returns A function from place and instant to conditions.
  */
-export function wavesOver(
-  water: WaterState,
-  fromMs: number,
-  toMs: number,
-): (place: { lat: number; lon: number; depthM: number; fetchM: readonly number[] }, atMs: number) => number | null {
+export function seaOver(water: WaterState, fromMs: number, toMs: number): (place: SeaSpot, atMs: number) => SeaConditions {
   const phaseAt = water.tide ? tidePhases(water.tide, fromMs, toMs) : null;
   const shared = new Map<number, Shared>();
   const streams = new Map<object, CurrentModel | null>();
   return (place, atMs) => {
     const s = cached(shared, atMs, (at) => sharedConditions(water, phaseAt, at));
-    if (s.windMps === null || s.windFromDeg === null) return null;
-    const stream = cached(streams, place, () => nearestCurrent(water, place));
-    return waveOf(s, fetchFromRose(place.fetchM, s.windFromDeg), place.depthM + (s.tideHeightM ?? 0), stream?.at(atMs) ?? null);
+    const current = cached(streams, place, () => nearestCurrent(water, place))?.at(atMs) ?? null;
+    const waveM =
+      s.windMps === null || s.windFromDeg === null
+        ? null
+        : waveOf(s, fetchFromRose(place.fetchM, s.windFromDeg), place.depthM + (s.tideHeightM ?? 0), current);
+    return { ...s, waveM, currentMps: current?.mps ?? null, currentToDeg: current?.toDeg ?? null };
   };
 }
 
@@ -267,6 +294,7 @@ function sharedConditions(water: WaterState, phaseAt: ((at: number) => TidePhase
   return {
     at,
     tideHeightM: water.levelAt?.(at) ?? null,
+    stillWater: water.still ?? false,
     tideStage: phase?.stage ?? null,
     tidePush: phase?.push ?? null,
     sinceTurnH: phase?.sinceTurnH ?? null,
@@ -275,6 +303,9 @@ function sharedConditions(water: WaterState, phaseAt: ((at: number) => TidePhase
     windFromDeg: wind?.fromDeg ?? null,
     windHours: wind ? steadyHours(water.wind, at, wind.mps, wind.fromDeg) : 0,
     airTempC: air?.value ?? null,
+    dewPointC: sampleSeries(water.dewPointC, at)?.value ?? null,
+    visibilityM: sampleSeries(water.visibilityM, at)?.value ?? null,
+    thunder: thunderAt(water.thunder, at),
     waterTempC: temp?.value ?? null,
     waterTemp48hC: changeOver(water.waterTempC, at, 48),
     clarityM: clarity?.value ?? null,

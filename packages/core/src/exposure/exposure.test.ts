@@ -2,17 +2,7 @@ import { createRequire } from 'node:module';
 import { describe, expect, it } from 'vitest';
 import { depthAt, metresPerDegree, type SeaBed, toLocal, toPosition } from '../ground/seaBed';
 import { effectiveFetch, fetchFromRose, fetchRose, MAX_FETCH_M, rayFetch } from './fetch';
-import {
-  fetchOfDuration,
-  heightOnCurrent,
-  spmWave,
-  waveHeight,
-  waveLength,
-  waveSpread,
-  windAgainstCurrent,
-  youngVerhagenHeight,
-} from './waves';
-import { againstGoing, type HourAfloat } from './againstGoing';
+import { fetchOfDuration, heightOnCurrent, opposingMps, spmWave, waveHeight, waveLength, waveSpread, youngVerhagenHeight } from './waves';
 import { apparentWindMps, beaufort, coldWaterBand, heatIndexC, humidityOf, windChillC } from './feels';
 
 const { Geodesic } = createRequire(import.meta.url)('geographiclib-geodesic');
@@ -113,12 +103,12 @@ describe('waves', () => {
       expect(h).toBeLessThan(2);
     }
   });
-  it('flags wind against current over 0.5 m/s and 0.4 m only', () => {
+  it('takes the part of a current that runs against the wind', () => {
     // Wind from the south-west pushes towards the north-east; the ebb runs to the south-west.
-    expect(windAgainstCurrent(0.6, 225, 0.9, 225)).toBe(true);
-    expect(windAgainstCurrent(0.6, 225, 0.9, 45)).toBe(false);
-    expect(windAgainstCurrent(0.3, 225, 0.9, 225)).toBe(false);
-    expect(windAgainstCurrent(0.6, 225, 0.4, 225)).toBe(false);
+    expect(opposingMps(225, 0.9, 225)).toBeCloseTo(0.9, 9);
+    expect(opposingMps(225, 0.9, 45)).toBeCloseTo(-0.9, 9);
+    expect(opposingMps(225, 0.9, 315)).toBeCloseTo(0, 9);
+    expect(opposingMps(225, 1, 270)).toBeCloseTo(Math.SQRT1_2, 9);
   });
   it('shows how far methods differ', () => {
     const s = waveSpread(10, 10_000, 20);
@@ -163,43 +153,5 @@ describe('what is felt', () => {
     expect(coldWaterBand(8)?.exhaustion).toBe('30 to 60 minutes');
     expect(coldWaterBand(14)?.exhaustion).toBe('1 to 2 hours');
     expect(coldWaterBand(24)).toBeNull();
-  });
-});
-
-describe('what speaks against going', () => {
-  const boat = { windMps: 10, waveM: 0.8, speedMps: 11 };
-  const quiet: HourAfloat = {
-    windMps: 4,
-    windGustMps: 6,
-    windFromDeg: 200,
-    waveM: 0.2,
-    visibilityM: 9000,
-    currentMps: 0.2,
-    currentToDeg: 90,
-    airTempC: 16,
-    dewPointC: 10,
-    waterTempC: 17,
-    sunHeightDeg: 30,
-    thunder: false,
-  };
-  const kinds = (h: Partial<HourAfloat>) => againstGoing(boat, { ...quiet, ...h }).map((a) => a.kind);
-  it('is empty in quiet weather', () => {
-    expect(kinds({})).toEqual([]);
-  });
-  it('names wind, gust, wave, fog, dark, thunder, cold water and wind against current', () => {
-    expect(kinds({ windMps: 12 })).toContain('wind');
-    expect(kinds({ windGustMps: 15 })).toEqual(['gust']);
-    expect(kinds({ waveM: 1 })).toEqual(['wave']);
-    expect(kinds({ visibilityM: 300 })).toEqual(['visibility']);
-    expect(kinds({ sunHeightDeg: -8 })).toEqual(['dark']);
-    expect(kinds({ thunder: true })[0]).toBe('thunder');
-    expect(kinds({ waterTempC: 9 })).toEqual(['cold water']);
-    expect(kinds({ waveM: 0.5, windFromDeg: 225, currentMps: 0.8, currentToDeg: 225 })).toEqual(['wind against current']);
-  });
-  it('feels the cold of the run, not of the quay', () => {
-    expect(kinds({ airTempC: 4, windMps: 6 })).toContain('cold air');
-  });
-  it('says nothing of what it does not know', () => {
-    expect(kinds({ windMps: null, windGustMps: null, waveM: null, airTempC: null, waterTempC: null })).toEqual([]);
   });
 });

@@ -81,16 +81,16 @@ export function heightOnCurrent(heightM: number, periodS: number, alongMps: numb
   return Math.min(steep, Math.max(heightM, breaking(((G * periodS ** 2) / (2 * Math.PI)) * (c / c0) ** 2)));
 }
 
-/** Opposing current beyond which wind against current is flagged, m/s, and the wave height from which it matters, m. */
-const OPPOSING_MPS = 0.5;
-const OPPOSING_WAVE_M = 0.4;
+/** Opposing current beyond which wind against current is spoken of, m/s, and the wave height from which it matters, m. */
+export const OPPOSING_MPS = 0.5;
+export const OPPOSING_WAVE_M = 0.4;
 
 /**
- * Whether wind stands against current: opposing by more than 0.5 m/s with waves over 0.4 m.
+ * Part of the current that runs against the wind's waves, m/s; negative runs with them.
  * @param windFromDeg - Where the wind comes from. @param currentToDeg - Where the current runs to, degrees true.
  */
-export function windAgainstCurrent(waveM: number, windFromDeg: number, currentMps: number, currentToDeg: number): boolean {
-  return -currentAlongWaves(windFromDeg, currentMps, currentToDeg) > OPPOSING_MPS && waveM > OPPOSING_WAVE_M;
+export function opposingMps(windFromDeg: number, currentMps: number, currentToDeg: number): number {
+  return -currentAlongWaves(windFromDeg, currentMps, currentToDeg);
 }
 
 /** Part of the current along the way of the wind's waves, m/s; negative opposes. */

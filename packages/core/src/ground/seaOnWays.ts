@@ -11,6 +11,8 @@ export interface SeaPlace {
   readonly depthM: number;
   /** Effective fetch for 36 bearings, m. */
   readonly fetchM: readonly number[];
+  /** The bar or other shallow passage that it is, by name; null in deep enough water. */
+  readonly bar: string | null;
 }
 
 /** Ways between places with what they take and the sea that they cross. */
@@ -27,8 +29,15 @@ const SPACING_M = 400;
 /** Fetch differences below this do not matter, m. */
 const ALIKE_M = 100;
 
-/** Ways between all places over a field, with the most exposed cells on each. */
-export function seaWays(field: RunField, places: readonly Point[]): SeaWays {
+/** A bar or other shallow passage as cells of the bed, with its charted depth. */
+export interface BarCells {
+  readonly name: string;
+  readonly chartedDepthM: number;
+  readonly cells: ReadonlySet<number>;
+}
+
+/** Ways between all places over a field, with the most exposed cells on each and the bars that each crosses. */
+export function seaWays(field: RunField, places: readonly Point[], bars: readonly BarCells[] = []): SeaWays {
   const { bed } = field;
   const every = Math.max(1, Math.round(SPACING_M / bed.cellM));
   const sea: SeaPlace[] = [];
@@ -42,18 +51,43 @@ export function seaWays(field: RunField, places: readonly Point[]): SeaWays {
     const known = index.get(at);
     if (known !== undefined) return known;
     const [xM, yM] = [(at % bed.columns) * bed.cellM, Math.floor(at / bed.columns) * bed.cellM];
-    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? 0, fetchM: fetchRose(bed, xM, yM) });
+    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? 0, fetchM: fetchRose(bed, xM, yM), bar: null });
     index.set(at, sea.length - 1);
     return sea.length - 1;
   };
   const seconds: number[][] = [];
   const crossed: number[][][] = [];
+  const barPlaces = new Map<BarCells, number>();
+  const barsOn = (cells: readonly number[]): number[] =>
+    bars.flatMap((bar) => {
+      const cell = touched(cells, bed.columns).find((c) => bar.cells.has(c));
+      if (cell === undefined) return [];
+      let place = barPlaces.get(bar);
+      if (place === undefined) {
+        const [xM, yM] = [(cell % bed.columns) * bed.cellM, Math.floor(cell / bed.columns) * bed.cellM];
+        sea.push({ ...toPosition(bed, xM, yM), depthM: bar.chartedDepthM, fetchM: fetchRose(bed, xM, yM), bar: bar.name });
+        place = sea.length - 1;
+        barPlaces.set(bar, place);
+      }
+      return [place];
+    });
   for (const from of places) {
     const ways = waysFrom(field, from, places);
     seconds.push(ways.map((w) => w.seconds));
-    crossed.push(ways.map((w) => mostOpen(sea, [...new Set(w.cells.map(placeOf))])));
+    crossed.push(ways.map((w) => [...mostOpen(sea, [...new Set(w.cells.map(placeOf))]), ...barsOn(w.cells)]));
   }
   return { seconds, ...packed(sea, crossed) };
+}
+
+/** Cells of a way with those that its longer steps brush, so that it does not leap over a bar of one cell. */
+function touched(cells: readonly number[], columns: number): number[] {
+  return cells.flatMap((c, i) => {
+    const before = cells[i - 1];
+    if (before === undefined) return [c];
+    const [x, y, bx, by] = [c % columns, Math.floor(c / columns), before % columns, Math.floor(before / columns)];
+    const [mx, my] = [(x + bx) / 2, (y + by) / 2];
+    return [Math.floor(my) * columns + Math.floor(mx), Math.ceil(my) * columns + Math.ceil(mx), c];
+  });
 }
 
 /** Of places on one way, enough to have the longest fetch towards every bearing. */

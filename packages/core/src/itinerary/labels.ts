@@ -68,6 +68,7 @@ export function searchLabels(
   function extend(from: Label | null, q: number, a: number, way: number): void {
     if (a > last || has(from, q)) return;
     const mark = bit(q);
+    // The shortest way home that there is at any height of tide: the real one is asked when the boat turns for home.
     const home = p.dockTravelSteps[q] as number;
     const run = (from?.run ?? 0) + way;
     if (run + home > mostRun) return;
@@ -94,7 +95,7 @@ export function searchLabels(
         depart: d,
         parent: from,
       };
-      if (value > best + EPSILON && ways.home(q, d) <= last) {
+      if (value > best + EPSILON && ways.home(q, d) <= last && run + ways.homeRun(q, d) <= mostRun) {
         best = value;
         bestLabel = label;
       }
@@ -102,7 +103,7 @@ export function searchLabels(
     }
   }
 
-  for (let s = 0; s < n; s++) extend(null, s, ways.first(s), p.dockTravelSteps[s] as number);
+  for (let s = 0; s < n; s++) extend(null, s, ways.first(s), ways.firstRun(s));
   let complete = width === Number.POSITIVE_INFINITY;
   let looked = 0;
   for (let t = 0; t <= last; t++) {
@@ -126,8 +127,7 @@ export function searchLabels(
         t = last;
         break;
       }
-      const travel = p.travelSteps[label.s] as readonly number[];
-      for (let q = 0; q < n; q++) if (q !== label.s) extend(label, q, ways.arrive(label.s, q, t), travel[q] as number);
+      for (let q = 0; q < n; q++) if (q !== label.s) extend(label, q, ways.arrive(label.s, q, t), ways.run(label.s, q, t));
     }
     buckets[t] = [];
   }

@@ -47,6 +47,15 @@ export interface ItineraryProblem {
   readonly order?: readonly string[];
   /** Steps in which a way cannot be run, by sea state: from and to the dock for each spot, and between spots. */
   readonly shutWays?: { readonly dock: readonly ShutRanges[]; readonly between: readonly (readonly ShutRanges[])[] };
+  /**
+   * Ways that change with the tide: which set of them holds in each step of leaving, and the sets. dockTravelSteps and travelSteps
+   * are then the shortest of all sets; more than the trip's steps is no way.
+   */
+  readonly byStep?: {
+    readonly level: readonly number[];
+    readonly dockTravelSteps: readonly (readonly number[])[];
+    readonly travelSteps: readonly (readonly (readonly number[])[])[];
+  };
 }
 
 /** Step ranges [from, to) in which something is shut. */

@@ -103,10 +103,12 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
 
 /** True when visits keep the order asked for, the rest before second visits, and the fuel. */
 export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boolean {
+  const ways = waysOf(p);
   let run = 0;
   for (let k = 0; k < visits.length; k++) {
     const { s, arrive } = visits[k] as Visit;
-    run += k === 0 ? (p.dockTravelSteps[s] as number) : (p.travelSteps[visits[k - 1]?.s as number]?.[s] as number);
+    const from = visits[k - 1];
+    run += from ? ways.run(from.s, s, from.depart) : ways.firstRun(s);
     const first = firstOf(p, s);
     if (first >= 0) {
       const before = visits.slice(0, k).find((x) => x.s === first);
@@ -114,7 +116,7 @@ export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boole
     }
   }
   const last = visits.at(-1);
-  if (last) run += p.dockTravelSteps[last.s] as number;
+  if (last) run += ways.homeRun(last.s, last.depart);
   if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) return false;
   const asked = (p.order ?? []).map((id) => visits.findIndex((x) => p.spots[x.s]?.id === id)).filter((i) => i >= 0);
   return asked.every((at, i) => i === 0 || at > (asked[i - 1] as number));

@@ -10,7 +10,7 @@ import { waysOf } from './ways';
 export function scoreItinerary(
   p: ItineraryProblem,
   legs: readonly { spot: string; startStep: number; departStep: number }[],
-): { value: number; legs: ItineraryLeg[] } {
+): { value: number; legs: ItineraryLeg[]; runSteps: number } {
   const ways = waysOf(p);
   let at = -1;
   let free = 0;
@@ -22,13 +22,12 @@ export function scoreItinerary(
     if (s < 0) throw new RangeError(`legs: spot ${leg.spot} is not among the trip's spots`);
     if (seen.has(leg.spot)) throw new RangeError(`legs: spot ${leg.spot} is visited twice`);
     seen.add(leg.spot);
-    const way = at < 0 ? (p.dockTravelSteps[s] as number) : (p.travelSteps[at]?.[s] as number);
+    const way = at < 0 ? ways.firstRun(s) : ways.run(at, s, free);
     const arriveStep = at < 0 ? ways.first(s) : ways.arrive(at, s, free);
-    if (arriveStep > p.steps)
-      throw new RangeError(`legs: the way to ${leg.spot} is shut by waves over the boat's limit until the trip is over`);
+    if (arriveStep > p.steps) throw new RangeError(`legs: the way to ${leg.spot} is shut by the sea or the tide until the trip is over`);
     if (leg.startStep < arriveStep && arriveStep > free + way)
       throw new RangeError(
-        `legs: ${leg.spot} starts in step ${leg.startStep}, but waves over the boat's limit shut the way there; the boat cannot be there before ${arriveStep}`,
+        `legs: ${leg.spot} starts in step ${leg.startStep}, but the sea or the tide shuts the way there; the boat cannot be there before ${arriveStep}`,
       );
     if (leg.startStep < arriveStep) {
       throw new RangeError(`legs: ${leg.spot} starts in step ${leg.startStep}, but the boat cannot be there before ${arriveStep}`);
@@ -61,15 +60,15 @@ export function scoreItinerary(
       ...(baits.length > 0 ? { baits } : {}),
     };
   });
-  if (at >= 0 && ways.home(at, free) > p.steps && free + (p.dockTravelSteps[at] as number) <= p.steps) {
-    throw new RangeError(`legs: waves over the boat's limit shut the way home after ${legs.at(-1)?.spot}`);
-  }
   if (at >= 0 && free + (p.dockTravelSteps[at] as number) > p.steps) {
     throw new RangeError(`legs: the boat is not back at the dock in time after ${legs.at(-1)?.spot}`);
   }
-  if (at >= 0) run += p.dockTravelSteps[at] as number;
-  if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) {
-    throw new RangeError(`legs: ${run} steps under way are more than the fuel allows, ${p.maxRunSteps}`);
+  if (at >= 0 && ways.home(at, free) > p.steps) {
+    throw new RangeError(`legs: the sea or the tide shuts the way home after ${legs.at(-1)?.spot}`);
   }
-  return { value: scored.reduce((sum, l) => sum + l.expected, 0), legs: scored };
+  if (at >= 0) run += ways.homeRun(at, free);
+  if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) {
+    throw new RangeError(`legs: ${run} steps under way with the run home are more than the fuel allows, ${p.maxRunSteps}`);
+  }
+  return { value: scored.reduce((sum, l) => sum + l.expected, 0), legs: scored, runSteps: run };
 }

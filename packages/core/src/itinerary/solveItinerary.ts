@@ -150,7 +150,7 @@ function contradiction(p: ItineraryProblem, pins: readonly PinnedStay[]): string
   for (const pin of timed) {
     const first = waysOf(p).first(p.spots.findIndex((s) => s.id === pin.spot));
     if (first > pin.startStep && !solveAlone(p, [pin]))
-      return `pins: waves over the boat's limit shut the way to ${pin.spot}; the boat cannot be there before ${Math.min(first, p.steps)}`;
+      return `pins: the sea or the tide shuts the way to ${pin.spot}; the boat cannot be there before ${Math.min(first, p.steps)}`;
   }
   for (const a of pins) {
     for (const b of pins) {

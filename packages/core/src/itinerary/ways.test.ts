@@ -109,19 +109,19 @@ describe('ways shut by the sea', () => {
     const out = { ...open, shutWays: { dock: [[[0, 12]], []] as ShutRanges[], between: [] } };
     const leg = { spot: 's0', startStep: 3, departStep: 9 };
     expect(() => scoreItinerary(out, [leg])).toThrow(
-      "legs: s0 starts in step 3, but waves over the boat's limit shut the way there; the boat cannot be there before 14",
+      'legs: s0 starts in step 3, but the sea or the tide shuts the way there; the boat cannot be there before 14',
     );
     expect(() => solveItinerary(out, { pins: [leg] })).toThrow(
-      "pins: waves over the boat's limit shut the way to s0; the boat cannot be there before 14",
+      'pins: the sea or the tide shuts the way to s0; the boat cannot be there before 14',
     );
     // A pin at any time waits for the way to open.
     const pinned = solveItinerary(out, { pins: [{ spot: 's0' }] });
     expect(pinned.legs.find((l) => l.spot === 's0')?.startStep).toBeGreaterThanOrEqual(14);
     const home = { ...open, shutWays: { dock: [[[20, 40]], []] as ShutRanges[], between: [] } };
     expect(() => scoreItinerary(home, [{ spot: 's0', startStep: 10, departStep: 25 }])).toThrow(
-      "legs: waves over the boat's limit shut the way home after s0",
+      'legs: the sea or the tide shuts the way home after s0',
     );
     const never = { ...open, shutWays: { dock: [[[0, 41]], []] as ShutRanges[], between: [] } };
-    expect(() => scoreItinerary(never, [leg])).toThrow('shut by waves');
+    expect(() => scoreItinerary(never, [leg])).toThrow('shut by the sea or the tide');
   });
 });

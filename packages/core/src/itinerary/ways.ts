@@ -1,6 +1,6 @@
 import type { ItineraryProblem, ShutRanges } from './problem';
 
-/** When ways are run: a boat that finds its way shut waits where it is until it can make the whole run. */
+/** When ways are run: a boat that finds its way shut, or longer than a little later, waits where it is until then. */
 export interface Ways {
   /** Step of arrival at spot q for leaving spot s in step t; more than the last step when it is never reached. */
   arrive(s: number, q: number, t: number): number;
@@ -8,6 +8,10 @@ export interface Ways {
   first(q: number): number;
   /** Step of being back at the dock for leaving spot s in step t. */
   home(s: number, t: number): number;
+  /** Steps under way of the same runs, the waiting not counted. */
+  run(s: number, q: number, t: number): number;
+  firstRun(q: number): number;
+  homeRun(s: number, t: number): number;
 }
 
 const NEVER = 1 << 14;
@@ -17,46 +21,70 @@ const known = new WeakMap<ItineraryProblem, Ways>();
 export function waysOf(p: ItineraryProblem): Ways {
   let ways = known.get(p);
   if (!ways) {
-    ways = p.shutWays ? timed(p, p.shutWays) : open(p);
+    ways = p.shutWays || p.byStep ? timed(p) : open(p);
     known.set(p, ways);
   }
   return ways;
 }
 
 function open(p: ItineraryProblem): Ways {
+  const way = (s: number, q: number) => p.travelSteps[s]?.[q] as number;
+  const home = (s: number) => p.dockTravelSteps[s] as number;
   return {
-    arrive: (s, q, t) => t + (p.travelSteps[s]?.[q] as number),
-    first: (q) => p.dockTravelSteps[q] as number,
-    home: (s, t) => t + (p.dockTravelSteps[s] as number),
+    arrive: (s, q, t) => t + way(s, q),
+    first: home,
+    home: (s, t) => t + home(s),
+    run: way,
+    firstRun: home,
+    homeRun: home,
   };
 }
 
-function timed(p: ItineraryProblem, shut: NonNullable<ItineraryProblem['shutWays']>): Ways {
+function timed(p: ItineraryProblem): Ways {
   const n = p.spots.length;
   const width = p.steps + 1;
-  const table = new Int16Array(n * n * width);
-  const homes = new Int16Array(n * width);
-  const firsts = new Int16Array(n);
+  const { level, dockTravelSteps, travelSteps } = p.byStep ?? {
+    level: [],
+    dockTravelSteps: [p.dockTravelSteps],
+    travelSteps: [p.travelSteps],
+  };
+  const levelAt = (t: number) => level[Math.min(t, level.length - 1)] ?? 0;
+  const [table, runs] = [new Int16Array(n * n * width), new Int16Array(n * n * width)];
+  const [homes, homeRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
+  const [firsts, firstRuns] = [new Int16Array(n), new Int16Array(n)];
   for (let s = 0; s < n; s++) {
-    const dock = arrivals(shut.dock[s] ?? [], p.dockTravelSteps[s] as number, width);
-    firsts[s] = dock[0] as number;
-    homes.set(dock, s * width);
-    for (let q = 0; q < n; q++)
-      table.set(arrivals(shut.between[s]?.[q] ?? [], p.travelSteps[s]?.[q] as number, width), (s * n + q) * width);
+    const dock = arrivals(p.shutWays?.dock[s] ?? [], (t) => dockTravelSteps[levelAt(t)]?.[s] as number, p.steps);
+    firsts[s] = dock.at[0] as number;
+    firstRuns[s] = dock.run[0] as number;
+    homes.set(dock.at, s * width);
+    homeRuns.set(dock.run, s * width);
+    for (let q = 0; q < n; q++) {
+      const way = arrivals(p.shutWays?.between[s]?.[q] ?? [], (t) => travelSteps[levelAt(t)]?.[s]?.[q] as number, p.steps);
+      table.set(way.at, (s * n + q) * width);
+      runs.set(way.run, (s * n + q) * width);
+    }
   }
   return {
     arrive: (s, q, t) => table[(s * n + q) * width + t] as number,
     first: (q) => firsts[q] as number,
     home: (s, t) => homes[s * width + t] as number,
+    run: (s, q, t) => runs[(s * n + q) * width + t] as number,
+    firstRun: (q) => firstRuns[q] as number,
+    homeRun: (s, t) => homeRuns[s * width + t] as number,
   };
 }
 
-/** Step of arrival for each step of leaving: at once, or after the last shut step that the run would meet. */
-function arrivals(shut: ShutRanges, way: number, width: number): Int16Array {
-  const list = new Int16Array(width);
-  for (let t = width - 1; t >= 0; t--) {
+/** Step of arrival for each step of leaving, at once or after waiting, whichever is there sooner, and the run that it takes. */
+function arrivals(shut: ShutRanges, wayAt: (t: number) => number, steps: number): { at: Int16Array; run: Int16Array } {
+  const at = new Int16Array(steps + 1);
+  const run = new Int16Array(steps + 1);
+  for (let t = steps; t >= 0; t--) {
+    const way = wayAt(t);
     const meets = shut.some(([from, to]) => from < t + Math.max(1, way) && to > t);
-    list[t] = !meets ? Math.min(NEVER, t + way) : t + 1 < width ? (list[t + 1] as number) : NEVER;
+    const now = meets || !(way <= steps) ? NEVER : Math.min(NEVER, t + way);
+    const later = t < steps ? (at[t + 1] as number) : NEVER;
+    at[t] = Math.min(now, later);
+    run[t] = now <= later ? Math.min(way, steps + 1) : (run[t + 1] as number);
   }
-  return list;
+  return { at, run };
 }

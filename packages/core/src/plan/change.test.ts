@@ -90,7 +90,7 @@ describe("yesterday's spots", () => {
     expect(naive?.expected).toBeLessThanOrEqual(day.expected + 1e-6);
     expect(naive?.expected).toBeLessThan((naive?.hoped ?? 0) - 0.5);
     const stone = naive?.legs.find((l) => l.spotId === 'exposed');
-    expect(stone?.why).toMatch(/over the boat's limit from \d\d:\d\d|wind/);
+    expect(stone?.why).toMatch(/over the limit from \d\d:\d\d|wind/);
   });
   it('are not made up when nothing was fished lately', () => {
     const old = { ...trip, sets: trip.sets.filter((s) => s.at < trip.now - 40 * 24 * HOUR) };

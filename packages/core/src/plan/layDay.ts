@@ -6,6 +6,7 @@ import { localTime, MINUTE } from '../units/time';
 import { fishedBefore } from './fishedBefore';
 import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
+import { waysOfTrip } from './waysByTide';
 import { whyLeftOut } from './whyLeftOut';
 
 /** A presentation fished for part of a leg. */
@@ -40,6 +41,8 @@ export interface DayPlan {
   /** No plan can be worth more fish than this. */
   readonly bound: number;
   readonly proved: boolean;
+  /** Minutes under way, the run home included; null in plans that were kept before it was told. */
+  readonly runMin: number | null;
 }
 
 /** A stay that is to be kept: at its times, or at any when they are absent. */
@@ -129,6 +132,12 @@ export function itineraryProblem(
       ranking,
       kept.map(({ i }) => i),
     ),
+    byStep: tideWays(
+      inputs,
+      ranking,
+      kept.map(({ i }) => i),
+      toSteps,
+    ),
     dockTravelSteps: kept.map(({ i }) => toSteps(inputs.dockTravelMin[i])),
     travelSteps: kept.map(({ i }) => kept.map(({ i: j }) => (i === j ? 0 : toSteps(inputs.travelMin[i]?.[j])))),
     spots: kept.map(({ spot, i, id, worth }) => {
@@ -162,9 +171,25 @@ export function itineraryProblem(
 
 /** Ways shut by the sea between the spots of a problem; undefined when none is. */
 function seaWays({ ways }: Ranking, kept: readonly number[]): ItineraryProblem['shutWays'] {
-  const dock = kept.map((i) => ways.dock[i] ?? []);
-  const between = kept.map((i) => kept.map((j) => ways.between[i]?.[j] ?? []));
+  const dock = kept.map((i) => ways.dock[i]?.ranges ?? []);
+  const between = kept.map((i) => kept.map((j) => ways.between[i]?.[j]?.ranges ?? []));
   return [...dock, ...between.flat()].some((w) => w.length > 0) ? { dock, between } : undefined;
+}
+
+/** The ways between the spots of a problem by height of tide; undefined where they are the same all day. */
+function tideWays(
+  inputs: PlanInputs,
+  { ways }: Ranking,
+  kept: readonly number[],
+  toSteps: (min: number | null | undefined) => number,
+): ItineraryProblem['byStep'] {
+  const sets = waysOfTrip(inputs);
+  if (sets.length < 2) return undefined;
+  return {
+    level: ways.level,
+    dockTravelSteps: sets.map((w) => kept.map((i) => toSteps(w.dockMin[i]))),
+    travelSteps: sets.map((w) => kept.map((i) => kept.map((j) => (i === j ? 0 : toSteps(w.betweenMin[i]?.[j]))))),
+  };
 }
 
 function openMost(list: readonly number[], open: readonly (readonly [number, number])[]): number {
@@ -190,7 +215,8 @@ export function layDay(inputs: PlanInputs, ranking: Ranking, options: LayOptions
   try {
     const solved = solveItinerary(problem, { pins: pins.map((p) => pinned(inputs, p)), stop });
     if (solved.legs.length === 0) throw new RangeError(`spots: none can be fished on this trip; ${whyNoLegs(inputs, ranking)}`);
-    return dayPlan(inputs, ranking, solved.legs, solved, pins);
+    const { runSteps } = scoreItinerary(problem, solved.legs);
+    return dayPlan(inputs, ranking, solved.legs, { ...solved, runSteps }, pins);
   } catch (error) {
     throw withNames(inputs, error);
   }
@@ -250,7 +276,7 @@ export function scoreDay(
         return { spot, startStep: step(l.startMs), departStep: step(l.departMs) };
       }),
     );
-    return dayPlan(inputs, ranking, scored.legs, { bound: scored.value, proved: false }, []);
+    return dayPlan(inputs, ranking, scored.legs, { bound: scored.value, proved: false, runSteps: scored.runSteps }, []);
   } catch (error) {
     throw withNames(inputs, error);
   }
@@ -261,7 +287,7 @@ export function dayPlan(
   inputs: PlanInputs,
   ranking: Ranking,
   legs: readonly ItineraryLeg[],
-  solved: { readonly bound: number; readonly proved: boolean },
+  solved: { readonly bound: number; readonly proved: boolean; readonly runSteps?: number },
   pins: readonly Pin[],
 ): DayPlan {
   const at = (step: number) => stepAt(inputs, step);
@@ -287,6 +313,7 @@ export function dayPlan(
     ...countRange(expected, ranking.model.dispersion * Math.max(1, legs.length)),
     bound: solved.bound,
     proved: solved.proved,
+    runMin: solved.runSteps === undefined ? null : solved.runSteps * STEP_MIN,
   };
 }
 

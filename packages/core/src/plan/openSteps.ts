@@ -1,30 +1,36 @@
-// When a boat may fish a spot, and what shuts it when it may not.
+// When a boat may fish a spot, and what shuts it when it may not: by the one judgement and nothing else.
 import type { SpotConditions } from '../conditions/spotConditions';
-import { clearanceM, openRanges } from '../tide/barWindows';
-import { localTime } from '../units/time';
+import { judgeSpot } from '../risk/atPlace';
+import { findingWords } from '../risk/findingWords';
+import { type Finding, shuts } from '../risk/judge';
+import { openRanges } from '../tide/barWindows';
+import { localDate, localTime } from '../units/time';
 import { MIN_STAY_STEPS, type PlanInputs, type PlanSpot } from './planInputs';
-
-export type Shutting = 'bar' | 'wind' | 'wave';
-
-/** Steps of shelter in which a gust does not reach, m of fetch. */
-const SHELTERED_M = 500;
 
 /** Step ranges in which a spot can be fished. */
 export function openSteps(inputs: PlanInputs, s: number, steps: number, conditions: (step: number) => SpotConditions): [number, number][] {
   const spot = inputs.spots[s] as PlanSpot;
   if (inputs.dockTravelMin[s] === null || rests(inputs, spot) || spot.footing > inputs.footing) return [];
-  return openRanges(steps, (t) => shutBy(inputs, spot, conditions(t)) === null).filter(([from, to]) => to - from >= MIN_STAY_STEPS);
+  // Conditions are the same object for the steps that share them.
+  const known = new Map<SpotConditions, boolean>();
+  const open = (t: number) => {
+    const c = conditions(t);
+    let is = known.get(c);
+    if (is === undefined) {
+      is = shutBy(inputs, spot, c) === null;
+      known.set(c, is);
+    }
+    return is;
+  };
+  return openRanges(steps, open).filter(([from, to]) => to - from >= MIN_STAY_STEPS);
 }
 
 const rests = (inputs: PlanInputs, spot: PlanSpot) => spot.restsUntil !== null && spot.restsUntil > inputs.startsAt;
 
-/** What keeps a boat from fishing a spot in given conditions, or null. */
-export function shutBy(inputs: Pick<PlanInputs, 'boat'>, spot: PlanSpot, c: SpotConditions): Shutting | null {
-  const { boat } = inputs;
-  const depth = spot.accessDepthM === null ? spot.depthMaxM : Math.min(spot.accessDepthM, spot.depthMaxM);
-  if (clearanceM(depth, c.tideHeightM ?? 0, { draughtM: boat.draughtM, waveM: c.waveM ?? 0 }) < 0) return 'bar';
-  if ((c.windGustMps ?? c.windMps ?? 0) > boat.windLimitMps && (c.fetchM ?? 0) > SHELTERED_M) return 'wind';
-  return (c.waveM ?? 0) > boat.waveLimitM ? 'wave' : null;
+/** The finding that keeps a boat from fishing a spot in given conditions, or null. Too little water comes before everything else. */
+export function shutBy(inputs: Pick<PlanInputs, 'boat' | 'party'>, spot: PlanSpot, c: SpotConditions): Finding | null {
+  const shut = judgeSpot(inputs.boat, inputs.party, spot, c).findings.filter(shuts);
+  return shut.find((f) => f.quantity === 'keel') ?? shut[0] ?? null;
 }
 
 /** Why a spot cannot be fished at all on this trip, in a guide's words. */
@@ -37,25 +43,38 @@ export function whyShut(
 ): string {
   const spot = inputs.spots[s] as PlanSpot;
   if (inputs.dockTravelMin[s] === null) return 'no way there for this boat at its draught';
-  if (rests(inputs, spot)) return `left to rest until ${new Date(spot.restsUntil as number).toISOString().slice(0, 10)}`;
+  if (rests(inputs, spot)) return `left to rest until ${localDate(spot.restsUntil as number, inputs.zone)}`;
   if (spot.footing > inputs.footing) return `asks for ${FOOTING[spot.footing - 1]}, more than the party manages`;
-  const counts = { bar: 0, wind: 0, wave: 0 };
+  const found = new Map<string, { finding: Finding; times: number }>();
   for (let t = 0; t < steps; t += stride) {
     const why = shutBy(inputs, spot, conditions(t));
-    if (why) counts[why]++;
+    if (!why) continue;
+    const so = found.get(why.quantity);
+    found.set(why.quantity, { finding: so?.finding ?? why, times: (so?.times ?? 0) + 1 });
   }
-  if (counts.bar >= counts.wind && counts.bar >= counts.wave && counts.bar > 0) return 'too little water over the way in during the trip';
-  if (counts.wind >= counts.wave && counts.wind > 0) return "gusts over the boat's own limit there during the trip";
-  return counts.wave > 0 ? "waves over the boat's own limit there during the trip" : 'no presentation within the skill of the party';
+  const most = [...found.values()].sort((a, b) => b.times - a.times)[0];
+  return most ? shutReason(most.finding) : 'no bait within the skill of the party';
 }
 
 const FOOTING = ['no footing', 'sure feet', 'a climb'] as const;
 
-const SHUT_WORDS: Record<Shutting, string> = {
-  bar: 'too little water on the way in',
-  wind: "gusts over the boat's limit",
-  wave: "waves over the boat's limit",
-};
+/** What shuts a place, without its figures. */
+function shutReason(f: Finding): string {
+  switch (f.quantity) {
+    case 'keel':
+      return 'too little water on the way in';
+    case 'hazard':
+      return (f.note ?? 'a hazard').replace(/\.$/, '');
+    case 'wind':
+    case 'gust':
+    case 'wave':
+      return `${{ wind: 'wind', gust: 'gusts', wave: 'waves' }[f.quantity]} over the limit`;
+    default:
+      return lower(findingWords(f));
+  }
+}
+
+const lower = (s: string) => s.charAt(0).toLowerCase() + s.slice(1);
 
 /** When and by what a spot is shut during a span of steps, in words; empty when it is open. */
 export function shutWords(
@@ -67,7 +86,7 @@ export function shutWords(
 ): string {
   for (let t = from; t < to; t++) {
     const why = shutBy(inputs, inputs.spots[s] as PlanSpot, conditions(t));
-    if (why) return `${SHUT_WORDS[why]} from ${localTime(at(t), inputs.zone)}`;
+    if (why) return `${shutReason(why)} from ${localTime(at(t), inputs.zone)}`;
   }
   return '';
 }

@@ -32,7 +32,7 @@ describe('ranking a trip', () => {
   });
 
   it('names what shuts a spot for the whole trip', () => {
-    const deepBoat = rankTrip(inputs({ boat: { draughtM: 3.9, windLimitMps: 13, waveLimitM: 0.8, runMin: null } }));
+    const deepBoat = rankTrip(inputs({ boat: { ...inputs().boat, draughtM: 3.9 } }));
     expect(deepBoat.shut.find((s) => s.spotId === 'barred')?.why).toMatch(/too little water/);
     const noWay = rankTrip(inputs({ dockTravelMin: [null, 5, 8] }));
     expect(noWay.shut).toEqual([{ spotId: 'exposed', why: 'no way there for this boat at its draught' }]);

@@ -2,6 +2,8 @@ import type { SpotGround } from '../conditions/spotConditions';
 import type { WaterRecord } from '../conditions/waterRecord';
 import type { SeaPlace } from '../ground/seaOnWays';
 import type { Counting, Envelope, FishedSet } from '../catchrate/world';
+import type { Hazard } from '../risk/hazard';
+import type { PartyAtRisk } from '../risk/judge';
 
 /** A spot as planning sees it. */
 export interface PlanSpot extends SpotGround {
@@ -18,6 +20,22 @@ export interface PlanSpot extends SpotGround {
   readonly footing: number;
   /** It is left to rest until then; null when it is not. */
   readonly restsUntil: number | null;
+  /** What the crew knows to be dangerous there, and when. */
+  readonly hazards: readonly Hazard[];
+  /** What has to be checked locally before it is fished; empty for nothing. */
+  readonly legality: string;
+}
+
+/** A boat's ways at one height of tide. */
+export interface WaysAt {
+  /** Height of tide from which they hold, m. */
+  readonly tideM: number;
+  /** Minutes from the dock and between spots; null where there is no way. */
+  readonly dockMin: readonly (number | null)[];
+  readonly betweenMin: readonly (readonly (number | null)[])[];
+  /** Which places of the sea each way meets. */
+  readonly dockSea: readonly (readonly number[])[];
+  readonly betweenSea: readonly (readonly (readonly number[])[])[];
 }
 
 /** Where in the water a presentation fishes. */
@@ -77,19 +95,24 @@ export interface PlanInputs {
   /** Longest wait for a fish that the party stands, minutes; null when it does not mind. */
   readonly patienceMin: number | null;
   readonly breaks: readonly Break[];
+  /** Limits that are null are not known. */
   readonly boat: {
     readonly draughtM: number;
-    readonly windLimitMps: number;
-    readonly waveLimitM: number;
-    /** Minutes that the fuel lasts with a third in reserve; null when unknown. */
+    readonly windLimitMps: number | null;
+    readonly gustLimitMps: number | null;
+    readonly waveLimitM: number | null;
+    readonly speedMps: number;
+    /** Minutes under way that the fuel lasts with a third in reserve, less what the boat's other trips take; null when unknown. */
     readonly runMin: number | null;
   };
+  /** Who is aboard, as far as limits go. */
+  readonly party: PartyAtRisk;
   readonly water: WaterRecord;
   readonly spots: readonly PlanSpot[];
   readonly presentations: readonly PlanPresentation[];
   readonly sets: readonly FishedSet[];
   readonly taken: readonly TakenSpot[];
-  /** Run times in minutes; null where there is no way. */
+  /** Run times in minutes at the most water of the trip; null where there is no way even then. */
   readonly dockTravelMin: readonly (number | null)[];
   readonly travelMin: readonly (readonly (number | null)[])[];
   /** The sea that ways cross: places, and which of them each way meets (indices), from the dock and between spots. */
@@ -98,6 +121,8 @@ export interface PlanInputs {
     readonly dock: readonly (readonly number[])[];
     readonly between: readonly (readonly (readonly number[])[])[];
   };
+  /** The ways by height of tide, the lowest first; absent where the tide makes no difference. */
+  readonly byTide?: readonly WaysAt[];
 }
 
 /** Length of a planning step, minutes. */

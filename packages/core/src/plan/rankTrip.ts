@@ -4,11 +4,15 @@ import { rateRange } from '../catchrate/rangeOf';
 import type { FishedSet, RateConditions, RateWorld } from '../catchrate/world';
 import { conditionsOver, type SpotConditions } from '../conditions/spotConditions';
 import { waterStateOf } from '../conditions/waterRecord';
+import { judgeSpot } from '../risk/atPlace';
+import { every, type RiskSpan, riskSpans } from '../risk/judgeSpans';
+import { waysOf } from '../itinerary/ways';
 import { MINUTE } from '../units/time';
 import { openSteps, whyShut } from './openSteps';
-import { type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
+import { MIN_STAY_STEPS, type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
 import { type Reason, reasonsOf } from './reasons';
-import { type ShutWays, shutWays } from './shutWays';
+import { type ShutWays, shutWays, wayShutWords } from './shutWays';
+import { waysOfTrip } from './waysByTide';
 import { whyLeftOut } from './whyLeftOut';
 
 /** Another presentation at a call's spot and hour. */
@@ -32,8 +36,10 @@ export interface Call {
   readonly likeStopIds: readonly string[];
   readonly reasons: readonly Reason[];
   readonly factors: readonly Factor[];
-  /** When waves over the boat's own limit shut the way there from the dock. */
-  readonly wayShut: readonly { readonly fromMs: number; readonly toMs: number }[];
+  /** When and by what the way there from the dock is shut. */
+  readonly wayShut: readonly { readonly fromMs: number; readonly toMs: number; readonly why: string }[];
+  /** What speaks against the spot in the window, over and near before what is not known. */
+  readonly risk: readonly RiskSpan[];
   /** What is not known there and then. */
   readonly unknown: readonly string[];
   /** Every presentation at the same hour, best first, this one included. */
@@ -120,7 +126,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const conditionsAt = (s: number, step: number) => seen[s]?.[Math.min(seen[s].length - 1, Math.floor(step / STRIDE))] as SpotConditions;
   const baits = inputs.presentations.flatMap((p, i) => (whyLeftOut(inputs, p, aboard) === null ? [i] : []));
   const ways = shutWays(inputs, steps, STRIDE);
-  const cutOff = (s: number) => ways.dock[s]?.some(([from, to]) => from === 0 && to === steps) ?? false;
+  const cutOff = (s: number) => ways.dock[s]?.ranges.some(([from, to]) => from === 0 && to === steps) ?? false;
   const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t))));
   const rates = inputs.spots.map((_, s) => {
     const read = (seen[s] as SpotConditions[]).map(rateConditions);
@@ -138,14 +144,17 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   for (const set of inputs.sets) bySpot.get(set.spot)?.push(set);
   const calls: Call[] = [];
   const shut: ShutSpot[] = [];
+  const reach = reachableSteps(inputs, ways, steps);
   inputs.spots.forEach((spot, s) => {
-    const best = bestWindow(rates[s] as number[][], open[s] as [number, number][]);
+    const best = bestWindow(rates[s] as number[][], within(open[s] as [number, number][], reach[s] as readonly [number, number]));
     if (!best) {
       shut.push({
         spotId: spot.id,
         why: cutOff(s)
-          ? "waves over the boat's own limit on the way there during the whole trip"
-          : whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t)),
+          ? `${wayShutWords(ways.dock[s]?.why[0])} on the way there during the whole trip`
+          : (open[s] ?? []).length > 0
+            ? 'no way there and back within its hours'
+            : whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t)),
       });
       return;
     }
@@ -171,7 +180,14 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
       likeStopIds: [...new Set(like.sets.slice(0, 40).map((x) => x.set.stopId ?? ''))].filter((id) => id !== ''),
       reasons: reasonsOf(factors, c),
       factors,
-      wayShut: (ways.dock[s] ?? []).map(([from, to]) => ({ fromMs: at(from), toMs: at(to) })),
+      wayShut: (ways.dock[s]?.ranges ?? []).map(([from, to], k) => ({
+        fromMs: at(from),
+        toMs: at(to),
+        why: wayShutWords(ways.dock[s]?.why[k]),
+      })),
+      risk: riskSpans(every(at(best.from), at(best.to), STRIDE * STEP_MS), at(best.to), (t) =>
+        judgeSpot(inputs.boat, inputs.party, spot, conditionsAt(s, Math.floor((t - inputs.startsAt) / STEP_MS))),
+      ),
       unknown: [...new Set(factors.flatMap((f) => (f.unknown ? [f.unknown] : [])))],
       others,
       second: pickOther(inputs, presentation, others, (p) => p.look !== presentation.look && p.zone !== presentation.zone),
@@ -180,6 +196,51 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   });
   calls.sort((a, b) => b.ratePerRodHour - a.ratePerRodHour || (a.spotId < b.spotId ? -1 : 1));
   return { calls, shut, rates, baits, open, ways, model, conditionsAt };
+}
+
+/**
+ * Steps of each spot between the earliest arrival by any way and the latest leaving that is home in time; [0, 0] where it is out
+ * of reach.
+ */
+function reachableSteps(inputs: PlanInputs, ways: ShutWays, steps: number): (readonly [number, number])[] {
+  const n = inputs.spots.length;
+  const sets = waysOfTrip(inputs);
+  const toSteps = (min: number | null | undefined) => (min === null || min === undefined ? steps + 1 : Math.ceil(min / STEP_MIN));
+  const all = waysOf({
+    stepMin: STEP_MIN,
+    steps,
+    minStaySteps: 1,
+    spots: inputs.spots.map((s) => ({ id: s.id, ratePerHour: [], fadePerHour: 0 })),
+    dockTravelSteps: inputs.dockTravelMin.map(toSteps),
+    travelSteps: inputs.travelMin.map((row) => row.map(toSteps)),
+    shutWays: { dock: ways.dock.map((w) => w.ranges), between: ways.between.map((row) => row.map((w) => w.ranges)) },
+    byStep: {
+      level: ways.level,
+      dockTravelSteps: sets.map((w) => w.dockMin.map(toSteps)),
+      travelSteps: sets.map((w) => w.betweenMin.map((row) => row.map(toSteps))),
+    },
+  });
+  const first = inputs.spots.map((_, s) => all.first(s));
+  for (let changed = true; changed; ) {
+    changed = false;
+    for (let s = 0; s < n; s++) {
+      if ((first[s] as number) > steps) continue;
+      for (let q = 0; q < n; q++) {
+        const there = s === q ? steps + 1 : all.arrive(s, q, first[s] as number);
+        if (there < (first[q] as number)) [first[q], changed] = [there, true];
+      }
+    }
+  }
+  return first.map((from, s) => {
+    let to = steps;
+    while (to > from && all.home(s, to) > steps) to--;
+    return to > from ? [from, to] : [0, 0];
+  });
+}
+
+/** Stretches of ranges inside a span, long enough for a stay. */
+function within(ranges: readonly (readonly [number, number])[], [from, to]: readonly [number, number]): [number, number][] {
+  return ranges.map(([a, b]): [number, number] => [Math.max(a, from), Math.min(b, to)]).filter(([a, b]) => b - a >= MIN_STAY_STEPS);
 }
 
 interface Window {

@@ -96,3 +96,25 @@ function phrase(f: Factor, c: RateConditions): string {
   const wind = c.windFromDeg === null || c.windFromDeg === undefined ? 'this wind' : `wind from ${compassPoint(c.windFromDeg)}`;
   return PHRASES[f.name]?.(f.multiplier > 1, f, { temp, wind }) ?? f.name;
 }
+
+/**
+ * What lifts a call above what was caught in like water, or keeps it under, in one line: "2.0 an hour in like water; run-in at its
+ * strongest and a good week make it 4.0".
+ */
+export function liftWords(call: {
+  readonly ratePerRodHour: number;
+  readonly likeRodHours: number;
+  readonly likeFish: number;
+  readonly reasons: readonly Reason[];
+}): string {
+  const rate = rateWords(call.ratePerRodHour);
+  if (call.likeRodHours < 0.5) return `hardly fished in like water; other water, other spots and the rules of the trade make it ${rate}`;
+  const like = call.likeFish / call.likeRodHours;
+  const seen = `${rateWords(like)} an hour in like water (${call.likeFish.toFixed(0)} fish in ${call.likeRodHours.toFixed(0)} h)`;
+  const off = Math.log((call.ratePerRodHour + 0.02) / (like + 0.02));
+  if (Math.abs(off) < 0.15) return seen;
+  const why = call.reasons.filter((r) => (off > 0 ? r.sign === '+' : r.sign === '-')).slice(0, 2);
+  const words = why.map((r) => r.text).join(' and ');
+  if (words === '') return `${seen}; the other spots and baits make it ${rate}`;
+  return `${seen}; ${words} ${why.length > 1 ? 'make' : 'makes'} it ${rate}`;
+}

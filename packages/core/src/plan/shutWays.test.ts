@@ -19,7 +19,7 @@ function rough(more: { limitM?: number; fromMs?: number } = {}) {
     water: { ...trip.water, wind: { east: of(), north: of(), gust: null } },
     spots: trip.spots.map((s) => ({ ...s, fetchM: new Array(36).fill(100), accessDepthM: null })),
     sea: {
-      places: [{ lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(25_000) }],
+      places: [{ lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(25_000), bar: null }],
       dock: [[], [0], []],
       between: [
         [[], [0], []],
@@ -34,25 +34,26 @@ describe('sea on the runs', () => {
   it('shuts a way for the hours in which the waves on it are over the boat’s limit, though both its ends are sheltered', () => {
     const trip = rough();
     const ways = shutWays(trip, stepsOf(trip), 3);
-    expect(ways.dock[0]).toEqual([]);
-    const [[from = 0, to = 0] = []] = ways.dock[1] as [number, number][];
+    expect(ways.dock[0]?.ranges).toEqual([]);
+    const [[from = 0, to = 0] = []] = ways.dock[1]?.ranges as [number, number][];
     // Within two hours of the wind getting up: waves need time to grow.
     expect(from).toBeGreaterThanOrEqual(30);
     expect(from).toBeLessThanOrEqual(60);
     expect(to).toBe(stepsOf(trip));
     expect(ways.between[1]?.[2]).toEqual(ways.dock[1]);
-    expect(shutWays(rough({ limitM: 5 }), stepsOf(trip), 3).dock[1]).toEqual([]);
+    expect(ways.dock[1]?.why.map((f) => f.quantity)).toEqual(['wave']);
+    expect(shutWays(rough({ limitM: 5 }), stepsOf(trip), 3).dock[1]?.ranges).toEqual([]);
   });
 
   it('has the boat fish there before it and be off in time, and refuses a leg that would be caught there', () => {
     const trip = rough();
     const ranking = rankTrip(trip);
-    const shut = (ranking.ways.dock[1]?.[0]?.[0] ?? 0) * 5 * 60_000;
+    const shut = (ranking.ways.dock[1]?.ranges[0]?.[0] ?? 0) * 5 * 60_000;
     const day = layDay(trip, ranking);
     expect(day.proved).toBe(true);
     for (const l of day.legs.filter((x) => x.spotId === 'lee')) expect(l.departMs).toBeLessThanOrEqual(START + shut);
     const late = [{ spotId: 'lee', startMs: START + shut - HOUR, departMs: START + shut + HOUR }];
-    expect(() => scoreDay(trip, ranking, late)).toThrow("waves over the boat's limit shut the way home after Lee wall");
+    expect(() => scoreDay(trip, ranking, late)).toThrow('the sea or the tide shuts the way home after Lee wall');
     expect(layDay(rough({ limitM: 5 }), rankTrip(rough({ limitM: 5 }))).expected).toBeGreaterThanOrEqual(day.expected - 1e-9);
   });
 
@@ -60,10 +61,10 @@ describe('sea on the runs', () => {
     const trip = rough();
     const ranking = rankTrip(trip);
     const call = ranking.calls.find((c) => c.spotId === 'lee');
-    const [[from, to] = [0, 0]] = ranking.ways.dock[1] as [number, number][];
-    expect(call?.wayShut).toEqual([{ fromMs: START + from * 300_000, toMs: START + to * 300_000 }]);
+    const [[from, to] = [0, 0]] = ranking.ways.dock[1]?.ranges as [number, number][];
+    expect(call?.wayShut).toEqual([{ fromMs: START + from * 300_000, toMs: START + to * 300_000, why: 'waves over the limit' }]);
     expect(whyNot(trip, ranking, 'lee', [{ spotId: 'exposed' }])).toMatch(
-      /^Lee wall: waves over the boat's own limit shut the way there from \d\d:\d\d to 14:00; /,
+      /^Lee wall: waves over the limit on the way there from \d\d:\d\d to 14:00; /,
     );
     expect(ranking.calls.find((c) => c.spotId === 'exposed')?.wayShut).toEqual([]);
   });
@@ -71,7 +72,7 @@ describe('sea on the runs', () => {
   it('leaves out a spot that cannot be reached all day, and says why', () => {
     const trip = rough({ fromMs: START - 12 * HOUR });
     const ranking = rankTrip(trip);
-    expect(ranking.shut).toEqual([{ spotId: 'lee', why: "waves over the boat's own limit on the way there during the whole trip" }]);
+    expect(ranking.shut).toEqual([{ spotId: 'lee', why: 'waves over the limit on the way there during the whole trip' }]);
     expect(layDay(trip, ranking).legs.map((l) => l.spotId)).not.toContain('lee');
   });
 });

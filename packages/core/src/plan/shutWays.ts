@@ -1,37 +1,84 @@
-// When a way cannot be run because of the sea on it: waves over the boat's own limit at the most exposed places it crosses.
-import { wavesOver } from '../conditions/spotConditions';
+// When a way cannot be run: by the one judgement at the most exposed places it crosses and at its bars, hour by hour.
+import { type SeaConditions, seaOver } from '../conditions/spotConditions';
 import { waterStateOf } from '../conditions/waterRecord';
 import type { ShutRanges } from '../itinerary/problem';
+import { judgeSea } from '../risk/atPlace';
+import { findingWords, QUANTITY_WORDS } from '../risk/findingWords';
+import { type Finding, type Judgement, shuts } from '../risk/judge';
 import { MINUTE } from '../units/time';
-import { type PlanInputs, STEP_MIN } from './planInputs';
+import { type PlanInputs, STEP_MIN, type WaysAt } from './planInputs';
+import { waysInSteps, waysOfTrip } from './waysByTide';
 
-export interface ShutWays {
-  readonly dock: readonly ShutRanges[];
-  readonly between: readonly (readonly ShutRanges[])[];
+/** Steps in which a way is shut, with what shuts it first in each stretch. */
+export interface ShutWay {
+  readonly ranges: ShutRanges;
+  readonly why: readonly Finding[];
 }
 
-/** Step ranges in which each way is shut. @param stride - Steps between two looks at the sea. */
+export interface ShutWays {
+  readonly dock: readonly ShutWay[];
+  readonly between: readonly (readonly ShutWay[])[];
+  /** Which of the trip's ways by height of tide hold in each step. */
+  readonly level: readonly number[];
+  /** Judgement at a place of the sea in a step. */
+  readonly judgeAt: (place: number, step: number) => Judgement;
+}
+
+/** Judges every place that ways cross through a trip. @param stride - Steps between two looks at the sea. */
 export function shutWays(inputs: PlanInputs, steps: number, stride: number): ShutWays {
-  const waveAt = wavesOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
+  const water = waterStateOf(inputs.water);
+  const at = seaOver(water, inputs.startsAt, inputs.endsAt);
   const looks = Math.ceil(steps / stride);
-  const over = inputs.sea.places.map((place) =>
-    Array.from(
-      { length: looks },
-      (_, k) => (waveAt(place, inputs.startsAt + k * stride * STEP_MIN * MINUTE) ?? 0) > inputs.boat.waveLimitM,
-    ),
-  );
-  const rangesOf = (places: readonly number[]): ShutRanges => {
-    const ranges: [number, number][] = [];
-    for (let k = 0; k < looks; k++) {
-      if (!places.some((p) => over[p]?.[k])) continue;
-      const [from, to] = [k * stride, Math.min(steps, (k + 1) * stride)];
-      const last = ranges.at(-1);
-      if (last && last[1] === from) last[1] = to;
-      else ranges.push([from, to]);
+  const level = waysInSteps(inputs, water, steps);
+  const ways = waysOfTrip(inputs);
+  const judged = new Map<number, Judgement>();
+  const judgeAt = (place: number, step: number): Judgement => {
+    const look = Math.min(looks - 1, Math.max(0, Math.floor(step / stride)));
+    const key = place * looks + look;
+    let known = judged.get(key);
+    if (!known) {
+      const p = inputs.sea.places[place] as PlanInputs['sea']['places'][number];
+      const c: SeaConditions = at(p, inputs.startsAt + look * stride * STEP_MIN * MINUTE);
+      known = judgeSea(inputs.boat, inputs.party, c, p.bar === null ? null : p.depthM);
+      judged.set(key, known);
     }
-    return ranges;
+    return known;
   };
-  const none = over.every((row) => !row.includes(true));
-  if (none) return { dock: inputs.sea.dock.map(() => []), between: inputs.sea.between.map((row) => row.map(() => [])) };
-  return { dock: inputs.sea.dock.map(rangesOf), between: inputs.sea.between.map((row) => row.map(rangesOf)) };
+  const shutAt = inputs.sea.places.map((_, p) =>
+    Array.from({ length: looks }, (_, k) => judgeAt(p, k * stride).findings.find(shuts) ?? null),
+  );
+  const calm = shutAt.every((row) => row.every((f) => f === null));
+  const shutOf = (places: (w: WaysAt) => readonly number[]): ShutWay => {
+    const ranges: [number, number][] = [];
+    const why: Finding[] = [];
+    for (let t = 0; t < steps && !calm; t++) {
+      const k = Math.floor(t / stride);
+      const on = places(ways[level[t] as number] as WaysAt);
+      const by = on.map((p) => shutAt[p]?.[k] ?? null).find((f) => f !== null);
+      if (!by) continue;
+      const last = ranges.at(-1);
+      if (last && last[1] === t) last[1] = t + 1;
+      else {
+        ranges.push([t, t + 1]);
+        why.push(by);
+      }
+    }
+    return { ranges, why };
+  };
+  const n = inputs.spots.length;
+  return {
+    level,
+    judgeAt,
+    dock: Array.from({ length: n }, (_, s) => shutOf((w) => w.dockSea[s] ?? [])),
+    between: Array.from({ length: n }, (_, s) => Array.from({ length: n }, (_, q) => shutOf((w) => w.betweenSea[s]?.[q] ?? []))),
+  };
+}
+
+/** What shuts a way, in words: "waves over the limit". */
+export function wayShutWords(f: Finding | undefined): string {
+  if (!f) return 'the sea';
+  if (f.quantity === 'keel') return 'too little water on a bar of the way';
+  if (f.quantity === 'wind' || f.quantity === 'gust' || f.quantity === 'wave') return `${QUANTITY_WORDS[f.quantity]} over the limit`;
+  const words = findingWords(f);
+  return words.charAt(0).toLowerCase() + words.slice(1);
 }

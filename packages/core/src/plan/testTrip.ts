@@ -48,6 +48,8 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     pressure: 1,
     restsUntil: null,
     footing: 1,
+    hazards: [],
+    legality: '',
   };
   const bait = { coverRate: 3, snag: 1, rods: 1, heldBy: [], zone: 'middle' as const, look: 'natural', envelope: ENVELOPE };
   return {
@@ -63,7 +65,8 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     patienceMin: null,
     breaks: [],
     taken: [],
-    boat: { draughtM: 0.6, windLimitMps: 13, waveLimitM: 0.8, runMin: null },
+    boat: { draughtM: 0.6, windLimitMps: 22, gustLimitMps: null, waveLimitM: 0.5, speedMps: 8, runMin: null },
+    party: { children: 0, firstTimers: 0, nonSwimmers: 0 },
     water: {
       lat: 47.6,
       lon: -35.2,
@@ -79,6 +82,7 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
       levelM: null,
       dewPointC: null,
       visibilityM: null,
+      thunder: null,
       sources: {},
     },
     spots: [

@@ -19,8 +19,7 @@ export function whyNot(inputs: PlanInputs, ranking: Ranking, spotId: string, leg
   const parts: string[] = [];
   if (call.wayShut.length > 0) {
     const clock = (ms: number) => localTime(ms, inputs.zone);
-    const hours = call.wayShut.map((w) => `${clock(w.fromMs)} to ${clock(w.toMs)}`).join(', ');
-    parts.push(`waves over the boat's own limit shut the way there from ${hours}`);
+    parts.push(call.wayShut.map((w) => `${w.why} on the way there from ${clock(w.fromMs)} to ${clock(w.toMs)}`).join(', '));
   }
   if (taken) {
     const after = fishedBefore([taken], inputs.spots.find((s) => s.id === spotId)?.fadePerHour ?? 0, taken.toMs);

@@ -1,22 +1,36 @@
-// Reads the crew's own copy of the rules. A verdict never permits: it says what the copy says. The stricter rule speaks.
+// Reads the crew's own copy of the rules. A verdict never permits: it says what the copy says. The stricter rule speaks, and
+// where the zone is not known every zone's rules do.
+import { dateWords } from './seasonWords';
 
-/** Which length a rule or a measurement means. Fork is never longer than total, standard never longer than fork. */
-export type LengthKind = 'total' | 'fork' | 'standard';
-const ORDER: Record<LengthKind, number> = { standard: 0, fork: 1, total: 2 };
+/**
+ * Which length a rule or a measurement means. Fork is never longer than total, standard never longer than fork; the width of a ray's
+ * disc says nothing of the others.
+ */
+export type LengthKind = 'total' | 'fork' | 'standard' | 'disc';
+const ORDER: Record<LengthKind, number | null> = { standard: 0, fork: 1, total: 2, disc: null };
 
 interface RuleBase {
   readonly id: string;
   readonly species: string;
   /** Zone it holds in; null holds everywhere. */
   readonly zone: string | null;
+  /** When the crew last held it against its source, YYYY-MM-DD. */
+  readonly checkedOn?: string | null;
 }
 
 export type Rule = RuleBase &
   (
     | { readonly kind: 'length'; readonly minMm: number | null; readonly maxMm: number | null; readonly lengthKind: LengthKind }
-    | { readonly kind: 'bag'; readonly perAngler: number }
+    /** Fish from one length to another, both included, are protected. */
+    | { readonly kind: 'slot'; readonly fromMm: number; readonly toMm: number; readonly lengthKind: LengthKind }
+    /** Fish a day: for each angler, for the boat, or both. */
+    | { readonly kind: 'bag'; readonly perAngler: number | null; readonly perBoat?: number | null }
+    /** Fish that an angler may hold of so many days, this one included. */
+    | { readonly kind: 'possession'; readonly perAngler: number; readonly days: number }
     /** Closed from one month-day to another, both included; may pass the year's end. */
     | { readonly kind: 'closed'; readonly from: string; readonly to: string }
+    /** How it may be fished for, in words: nothing that a length can be held against. */
+    | { readonly kind: 'hook' | 'bait'; readonly words: string }
   );
 
 export interface Verdict {
@@ -25,77 +39,162 @@ export interface Verdict {
   readonly limits: readonly string[];
 }
 
+/** Days after which a copy of a rule is to be held against its source again. */
+export const RECHECK_DAYS = 30;
+
+export interface VerdictQuestion {
+  readonly rules: readonly Rule[];
+  /** Null where it is not known. */
+  readonly zone: string | null;
+  /** Local date, YYYY-MM-DD. */
+  readonly date: string;
+  readonly fish: { readonly species: string; readonly lengthMm: number | null; readonly lengthKind: LengthKind };
+  /** Of this species so far: by this angler today, by the whole boat today, and by this angler on the days before (for possession). */
+  readonly keptToday: number;
+  readonly keptByBoat?: number;
+  readonly keptBefore?: readonly { readonly date: string; readonly fish: number }[];
+}
+
 /**
  * What the crew's copy says of one fish.
- * @param q.date - Local date, YYYY-MM-DD. @param q.keptToday - Of this species by this angler so far.
+ * Throws RangeError for a length of 0 or less.
  */
-export function verdict(q: {
-  rules: readonly Rule[];
-  zone: string | null;
-  date: string;
-  fish: { species: string; lengthMm: number | null; lengthKind: LengthKind };
-  keptToday: number;
-}): Verdict {
+export function verdict(q: VerdictQuestion): Verdict {
   const { fish } = q;
   if (fish.lengthMm !== null && !(fish.lengthMm > 0)) throw new RangeError(`lengthMm: expected more than 0, got ${fish.lengthMm}`);
-  const rules = q.rules.filter((r) => r.species === fish.species && (r.zone === null || r.zone === q.zone));
-  if (rules.length === 0) {
-    return { decision: 'no rule on file', reasons: ['no rule on file, check before keeping'], limits: [] };
-  }
-  const against: string[] = [];
-  for (const rule of rules) {
-    if (rule.kind === 'bag' && q.keptToday >= rule.perAngler) against.push(`bag of ${rule.perAngler} is full`);
-    if (rule.kind === 'closed' && within(q.date.slice(5), rule.from, rule.to)) against.push(`closed from ${rule.from} to ${rule.to}`);
-    if (rule.kind === 'length') against.push(...lengthAgainst(rule, fish.lengthMm, fish.lengthKind));
-  }
+  const own = q.rules.filter((r) => r.species === fish.species);
+  const rules = own.filter((r) => r.zone === null || q.zone === null || r.zone === q.zone);
+  if (rules.length === 0) return { decision: 'no rule on file', reasons: ['no rule on file, check before keeping'], limits: [] };
+  const zones = q.zone === null ? [...new Set(rules.flatMap((r) => (r.zone === null ? [] : [r.zone])))].sort() : [];
+  const against = rules.flatMap((r) =>
+    againstRule(r, q).map((words) => (zones.length > 0 && r.zone !== null ? `${words} (${r.zone})` : words)),
+  );
+  against.push(...contradictions(rules));
+  if (zones.length > 0)
+    against.unshift(`the zone is not known, and ${zones.join(' and ')} has rules of its own: the stricter speaks until it is`);
   return {
     decision: against.length > 0 ? 'must release' : 'may keep',
     reasons: against.length > 0 ? against : ["within the crew's copy of the rules"],
-    limits: rules.map(limitWords),
+    limits: rules.map((r) => `${limitWords(r)}${zones.length > 0 && r.zone !== null ? ` (${r.zone})` : ''}${recheckWords(r, q.date)}`),
   };
 }
 
-function lengthAgainst(rule: Extract<Rule, { kind: 'length' }>, mm: number | null, kind: LengthKind): string[] {
-  if (mm === null) return [`not measured; ${limitWords(rule)}`];
-  const against: string[] = [];
-  const same = kind === rule.lengthKind;
-  if (rule.minMm !== null && mm < rule.minMm) {
-    // A shorter kind under the limit leaves it open: the asked-for length may still reach it.
-    against.push(
-      same || ORDER[kind] > ORDER[rule.lengthKind]
-        ? `${mm} mm ${kind} is under ${rule.minMm} mm ${rule.lengthKind}`
-        : `${mm} mm ${kind} does not show ${rule.minMm} mm ${rule.lengthKind}; measure ${rule.lengthKind} length`,
-    );
-  } else if (rule.minMm !== null && ORDER[kind] > ORDER[rule.lengthKind]) {
-    against.push(`${mm} mm ${kind} does not show ${rule.minMm} mm ${rule.lengthKind}; measure ${rule.lengthKind} length`);
+function againstRule(rule: Rule, q: VerdictQuestion): string[] {
+  switch (rule.kind) {
+    case 'length':
+    case 'slot':
+      return lengthAgainst(rule, q.fish.lengthMm, q.fish.lengthKind);
+    case 'bag': {
+      const full: string[] = [];
+      if (rule.perAngler !== null && q.keptToday >= rule.perAngler) full.push(`bag of ${rule.perAngler} is full`);
+      const boat = Math.max(q.keptByBoat ?? 0, q.keptToday);
+      if (rule.perBoat != null && boat >= rule.perBoat) full.push(`the boat's bag of ${rule.perBoat} is full`);
+      return full;
+    }
+    case 'possession': {
+      const since = daysBefore(q.date, rule.days - 1);
+      const held = q.keptToday + (q.keptBefore ?? []).reduce((n, d) => n + (d.date >= since && d.date < q.date ? d.fish : 0), 0);
+      return held >= rule.perAngler ? [`${held} held of ${rule.days} days, ${rule.perAngler} may be`] : [];
+    }
+    case 'closed':
+      return within(q.date.slice(5), rule.from, rule.to) ? [limitWords(rule)] : [];
+    case 'hook':
+    case 'bait':
+      return [];
   }
-  if (rule.maxMm !== null && mm > rule.maxMm) {
-    against.push(
-      same || ORDER[kind] < ORDER[rule.lengthKind]
-        ? `${mm} mm ${kind} is over ${rule.maxMm} mm ${rule.lengthKind}`
-        : `${mm} mm ${kind} does not show ${rule.maxMm} mm ${rule.lengthKind}; measure ${rule.lengthKind} length`,
-    );
-  } else if (rule.maxMm !== null && ORDER[kind] < ORDER[rule.lengthKind]) {
-    against.push(`${mm} mm ${kind} does not show under ${rule.maxMm} mm ${rule.lengthKind}; measure ${rule.lengthKind} length`);
-  }
-  return against;
 }
 
-/** The rule that closes a species on a local date (YYYY-MM-DD) in a zone, or null. */
+type LengthRule = Extract<Rule, { kind: 'length' | 'slot' }>;
+
+function lengthAgainst(rule: LengthRule, mm: number | null, kind: LengthKind): string[] {
+  if (rule.kind === 'length' && rule.minMm !== null && rule.maxMm !== null && rule.minMm > rule.maxMm)
+    return [`the copy has its lengths crossed (at least ${rule.minMm}, at most ${rule.maxMm} mm): put the rule right`];
+  if (mm === null) return [`not measured; ${limitWords(rule)}`];
+  const wanted = rule.lengthKind;
+  const same = kind === wanted;
+  const [measured, asked] = [ORDER[kind], ORDER[wanted]];
+  // The measured kind is never shorter, or never longer, than the one asked for; a disc tells neither.
+  const noShorter = same || (measured !== null && asked !== null && measured > asked);
+  const noLonger = same || (measured !== null && asked !== null && measured < asked);
+  const open = `${mm} mm ${kind} does not show ${limitWords(rule)}; measure ${wanted} length`;
+  if (rule.kind === 'slot') {
+    if (mm < rule.fromMm && noShorter) return [];
+    if (mm > rule.toMm && noLonger) return [];
+    return same ? [`${mm} mm ${kind} is in the protected slot, ${rule.fromMm} to ${rule.toMm} mm ${wanted}`] : [open];
+  }
+  const against: string[] = [];
+  if (rule.minMm !== null && !(mm >= rule.minMm && noLonger))
+    against.push(mm < rule.minMm && noShorter ? `${mm} mm ${kind} is under ${rule.minMm} mm ${wanted}` : open);
+  if (rule.maxMm !== null && !(mm <= rule.maxMm && noShorter))
+    against.push(mm > rule.maxMm && noLonger ? `${mm} mm ${kind} is over ${rule.maxMm} mm ${wanted}` : open);
+  return [...new Set(against)];
+}
+
+/** Lengths of one kind that no fish can meet together. */
+function contradictions(rules: readonly Rule[]): string[] {
+  const lengths = rules.filter((r): r is Extract<Rule, { kind: 'length' }> => r.kind === 'length');
+  for (const a of lengths)
+    for (const b of lengths)
+      if (a !== b && a.lengthKind === b.lengthKind && a.minMm !== null && b.maxMm !== null && a.minMm > b.maxMm)
+        return [`two rules on file contradict each other, ${limitWords(a)} and ${limitWords(b)}: put the copy right`];
+  return [];
+}
+
+/** The rule that closes a species on a local date (YYYY-MM-DD) in a zone, or null; an unknown zone is closed where any is. */
 export function closedBy(rules: readonly Rule[], species: string, zone: string | null, date: string): Rule | null {
   return (
     rules.find(
-      (r) => r.kind === 'closed' && r.species === species && (r.zone === null || r.zone === zone) && within(date.slice(5), r.from, r.to),
+      (r) =>
+        r.kind === 'closed' &&
+        r.species === species &&
+        (r.zone === null || zone === null || r.zone === zone) &&
+        within(date.slice(5), r.from, r.to),
     ) ?? null
   );
 }
 
 /** A rule in words. */
 export function limitWords(rule: Rule): string {
-  if (rule.kind === 'bag') return `${rule.perAngler} per angler and day`;
-  if (rule.kind === 'closed') return `closed ${rule.from} to ${rule.to}`;
-  if (rule.minMm !== null && rule.maxMm !== null) return `${rule.minMm} to ${rule.maxMm} mm ${rule.lengthKind} length`;
-  return rule.minMm !== null ? `at least ${rule.minMm} mm ${rule.lengthKind} length` : `at most ${rule.maxMm} mm ${rule.lengthKind} length`;
+  switch (rule.kind) {
+    case 'bag': {
+      const parts = [
+        rule.perAngler === null ? '' : `${rule.perAngler} per angler and day`,
+        rule.perBoat == null ? '' : `${rule.perBoat} per boat and day`,
+      ];
+      return parts.filter((p) => p !== '').join(', ');
+    }
+    case 'possession':
+      return `no more than ${rule.perAngler} held per angler of ${rule.days} days`;
+    case 'closed':
+      return `closed from ${dateWords(rule.from)} to ${dateWords(rule.to)}`;
+    case 'slot':
+      return `protected from ${rule.fromMm} to ${rule.toMm} mm ${kindWords(rule.lengthKind)}`;
+    case 'hook':
+    case 'bait':
+      return `${rule.kind === 'hook' ? 'hooks' : 'bait'}: ${rule.words}`;
+    case 'length':
+      if (rule.minMm !== null && rule.maxMm !== null) return `${rule.minMm} to ${rule.maxMm} mm ${kindWords(rule.lengthKind)}`;
+      return rule.minMm !== null
+        ? `at least ${rule.minMm} mm ${kindWords(rule.lengthKind)}`
+        : `at most ${rule.maxMm} mm ${kindWords(rule.lengthKind)}`;
+  }
+}
+
+const kindWords = (kind: LengthKind) => (kind === 'disc' ? 'across the disc' : `${kind} length`);
+
+/** Whether a copy is older than thirty days on a date. */
+export function toRecheck(rule: Pick<RuleBase, 'checkedOn'>, date: string): boolean {
+  return rule.checkedOn != null && rule.checkedOn < daysBefore(date, RECHECK_DAYS);
+}
+
+function recheckWords(rule: Rule, date: string): string {
+  return toRecheck(rule, date)
+    ? ` (checked ${dateWords((rule.checkedOn as string).slice(5))} ${rule.checkedOn?.slice(0, 4)}: re-check)`
+    : '';
+}
+
+function daysBefore(date: string, days: number): string {
+  return new Date(Date.parse(`${date}T00:00:00Z`) - days * 86_400_000).toISOString().slice(0, 10);
 }
 
 function within(day: string, from: string, to: string): boolean {

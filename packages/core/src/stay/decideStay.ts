@@ -12,7 +12,7 @@ export interface StayDecision extends StayAdvice {
  */
 export function decideStay(q: StayQuestion, table?: StayTable): StayDecision {
   const rule = stayOrMove(q);
-  const made = table ?? stayTable(q.belief, q.fadePerHour, q.minutesFished + q.minutesLeft, q.alternatives);
+  const made = table ?? stayTable(q.belief, q.fadePerHour, q.minutesFished + q.minutesLeft, q.alternatives, q.ahead);
   const last = made.leastToStay.length - 1;
   const at = Math.min(last, Math.round(q.minutesFished / TABLE_STEP_MIN));
   const needed = (t: number) => made.leastToStay[Math.min(last, t)] as number;

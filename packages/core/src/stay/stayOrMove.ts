@@ -2,6 +2,7 @@
 // now is below the best average of an alternative over the time left, its run counted (marginal value, Charnov 1976).
 
 import { beliefAt, type HourlyBelief } from './beliefAt';
+import { effort, exposure, shareAt } from './exposure';
 
 /** Belief Gamma(a, b): a fish in b hours. Fade in 1/h. */
 export interface StayAlternative {
@@ -24,11 +25,6 @@ export interface StayAdvice {
 /** Minutes that a spot is given before the rule speaks (a shorter stay has hardly been fished). */
 const SETTLE_MIN = 20;
 
-/** Hours that a fading stay is worth: (1 - exp(-k t)) / k. @param fade - 1/h, >= 0. @param hours - >= 0. */
-export function effort(fade: number, hours: number): number {
-  return fade > 0 ? (1 - Math.exp(-fade * hours)) / fade : hours;
-}
-
 export interface StayQuestion {
   readonly belief: { readonly a: number; readonly b: number };
   readonly fadePerHour: number;
@@ -36,6 +32,8 @@ export interface StayQuestion {
   readonly fish: number;
   readonly minutesLeft: number;
   readonly alternatives: readonly StayAlternative[];
+  /** The spot's own hours: its rate from arrival on in steps of five minutes, as a share of the arrival's. Absent is the same throughout. */
+  readonly ahead?: readonly number[];
 }
 
 /**
@@ -46,8 +44,9 @@ export interface StayQuestion {
 export function stayOrMove(s: StayQuestion): StayAdvice {
   if (!(s.belief.a > 0 && s.belief.b > 0)) throw new RangeError('belief: expected a and b above 0');
   const rateAfter = (minutes: number) => {
-    const h = minutes / 60;
-    return ((s.belief.a + s.fish) / (s.belief.b + effort(s.fadePerHour, h))) * Math.exp(-s.fadePerHour * h);
+    const sofar = exposure(s.fadePerHour, minutes, s.ahead);
+    const now = Math.exp((-s.fadePerHour * minutes) / 60) * shareAt(s.ahead, minutes);
+    return ((s.belief.a + s.fish) / (s.belief.b + sofar)) * now;
   };
   const best = bestAlternative(s.alternatives, s.minutesLeft);
   const rateNowPerHour = rateAfter(s.minutesFished);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { beliefAt } from './beliefAt';
 import { decideStay } from './decideStay';
-import { alternativesFrom, effort, stayOrMove } from './stayOrMove';
+import { effort } from './exposure';
+import { alternativesFrom, stayOrMove } from './stayOrMove';
 import { stayTable } from './stayTable';
 
 const drain = { id: 'drain', a: 4, b: 2, fadePerHour: 0.6, travelMin: 12 };

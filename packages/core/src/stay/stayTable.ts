@@ -1,7 +1,7 @@
 // Stay or move by dynamic programming over (fish caught n, minutes fished t). The rate on arrival is Gamma(a, b), fading by
 // exp(-k t); what the next minutes bring is negative binomial given what has been caught so far (conjugate prior).
 // Leaving is worth the best of what is left: the alternatives in any order, each at most once, runs counted.
-import { effort } from './stayOrMove';
+import { effort, exposure } from './exposure';
 import type { StayAlternative } from './stayOrMove';
 
 /** Minutes of a step of the table. */
@@ -61,13 +61,14 @@ function leavingValues(alternatives: readonly StayAlternative[], steps: number):
 
 /**
  * Decides for every count and minute of a stay.
- * @param minutes - From arrival until lines up, >= 0.
+ * @param minutes - From arrival until lines up, >= 0. @param ahead - The spot's own hours, see exposure.
  */
 export function stayTable(
   belief: { a: number; b: number },
   fadePerHour: number,
   minutes: number,
   alternatives: readonly StayAlternative[],
+  ahead?: readonly number[],
 ): StayTable {
   if (!(belief.a > 0 && belief.b > 0)) throw new RangeError('belief: expected a and b above 0');
   const steps = Math.max(0, Math.floor(minutes / TABLE_STEP_MIN));
@@ -79,8 +80,8 @@ export function stayTable(
   for (let t = steps; t >= 0; t--) {
     const now = new Float64Array(width);
     const away = leave.value[steps - t] as number;
-    const sofar = effort(fadePerHour, (t * TABLE_STEP_MIN) / 60);
-    const more = effort(fadePerHour, ((t + 1) * TABLE_STEP_MIN) / 60) - sofar;
+    const sofar = exposure(fadePerHour, t * TABLE_STEP_MIN, ahead);
+    const more = exposure(fadePerHour, (t + 1) * TABLE_STEP_MIN, ahead) - sofar;
     to[t] = leave.to[steps - t] as string | null;
     let least = MOST_FISH + 1;
     for (let n = MOST_FISH; n >= 0; n--) {

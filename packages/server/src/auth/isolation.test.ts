@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { inOutfit, migrate, requireBoundRole } from '../db/database';
 import { emailOf, type Harness, startHarness } from '../testing/harness';
 import { PASSWORD, TEST_NOW } from '../testing/smallOutfit';
+import { ALL_SEEN } from '../testing/allSeen';
 
 let h: Harness;
 beforeAll(async () => {
@@ -29,10 +30,13 @@ function bodies(o: Harness['mine']): Record<string, unknown> {
   const spot = o.spots[0];
   if (!trip || !spot) throw new Error('the outfit has no trip or spot');
   return {
+    '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
+    '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
     '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },
     '/trips/{id}/plans': {
       id: randomUUID(),
       replaces: 0,
+      seen: ALL_SEEN,
       bans: [],
       legs: [
         {
@@ -156,7 +160,7 @@ const spotBody = (spot: Harness['mine']['spots'][number]) => ({
   depthMaxM: null,
   accessDepthM: null,
   privacy: 'crew',
-  hazards: '',
+  hazards: [],
   legality: '',
   restDays: 0,
   pressure: 1,
@@ -179,12 +183,14 @@ function fill(path: string, o: Harness['mine']): string {
       ? o.waters[0]?.id
       : path.startsWith('/spots')
         ? o.spots[0]?.id
-        : path.startsWith('/clients')
-          ? o.clients[0]?.id
-          : o.trips.at(-1)?.id);
+        : path.startsWith('/boats')
+          ? o.boats[0]?.id
+          : path.startsWith('/clients')
+            ? o.clients[0]?.id
+            : o.trips.at(-1)?.id);
   const query = path.endsWith('/state')
     ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}`
-    : path === '/trips'
+    : path === '/trips' || path === '/risks'
       ? '?date=2026-06-19'
       : path.endsWith('/export')
         ? '?format=gpx'

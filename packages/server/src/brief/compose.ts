@@ -6,18 +6,23 @@ import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { scoreDay } from '@bluffwind/core/plan/layDay';
+import { riskLines, riskOfLegs } from '@bluffwind/core/plan/legRisk';
+import { laidWithout } from '@bluffwind/core/risk/findingWords';
+import { openWater } from '@bluffwind/core/conditions/openWater';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
-import { limitWords, type Rule } from '@bluffwind/core/rules/verdict';
+import { limitWords, type Rule, toRecheck } from '@bluffwind/core/rules/verdict';
 import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { PersonEntity } from '../db/entities/outfit';
-import { RuleEntity, SpotEntity, type SpotRow } from '../db/entities/grounds';
+import { SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { BriefEntity, BriefReadEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
+import { effectiveBed } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 import { found, type Who } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { restingSpots } from '../plan/resting';
+import { crewRules } from '../rules/crewRules';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { tripViews } from '../trips/tripViews';
 import { tripWords } from './tripWords';
@@ -48,7 +53,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
   const published = await entities.findOneBy(BriefEntity, { date });
   const reads = published ? await entities.findBy(BriefReadEntity, { briefId: published.id }) : [];
   const people = await entities.find(PersonEntity);
-  const rules = await entities.find(RuleEntity);
+  const rules = await crewRules(entities);
   const views = await tripViews(entities, trips, who);
   const ranked = new Set<string>();
   for (const trip of trips) {
@@ -67,15 +72,33 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
       views.find((v) => v.id === trip.id),
       'trip',
     );
-    const words = tripWords(inputs, view, zone);
+    const { bed } = await effectiveBed(entities, trip.waterId);
+    const water = found(
+      waters.find((w) => w.id === trip.waterId),
+      'water',
+    );
+    const words = tripWords(inputs, view, zone, openWater(bed, water));
+    const risk = riskOfLegs(inputs, after, (desk.saved?.legs ?? []).map(stayOf));
     boats.push({
       trip: view,
       plan: desk.saved,
       // A plan with a leg that is hidden from who asks cannot be weighed anew for him: it stays at what it was kept with.
       worthNow: desk.saved && (desk.hiddenLegs > 0 ? desk.saved.expected : worthNow(inputs, after, desk.saved)),
       ...words,
+      cautions: [
+        ...(desk.saved && desk.saved.notKnown.length > 0 ? [{ level: 'unknown' as const, text: laidWithout(desk.saved.notKnown) }] : []),
+        ...words.cautions,
+        ...riskLines(risk.home, zone, 'on the way home'),
+        ...(desk.fuel === '' ? [] : [{ level: 'near' as const, text: `Fuel: ${desk.fuel}` }]),
+      ],
+      legRisks: risk.legs.map((l) => [
+        ...riskLines(l.way, zone, 'on the way'),
+        ...riskLines(l.here, zone),
+        ...(l.legality === '' ? [] : [{ level: 'near' as const, text: l.legality }]),
+      ]),
       rules: ruleWords(
         rules,
+        date,
         view.species.map((s) => s.id),
         waters.find((w) => w.id === trip.waterId)?.ruleZone ?? null,
         view.species,
@@ -116,6 +139,11 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
     ],
     names,
   };
+}
+
+/** A kept leg as the judgement reads it. */
+function stayOf(l: SavedPlan['legs'][number]) {
+  return { spotId: l.spotId, arriveMs: Date.parse(l.arriveAt), startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) };
 }
 
 /** What each stop of a trip was expected to give by what was known before that day, and what it gave. */
@@ -172,16 +200,17 @@ function worthNow(inputs: PlanInputs, ranking: Ranking, { legs, options }: Pick<
 }
 
 function ruleWords(
-  rules: readonly { speciesId: string; zone: string | null; body: unknown; id: string }[],
+  rules: readonly Rule[],
+  date: string,
   ids: readonly string[],
   zone: string | null,
   species: readonly { id: string; name: string }[],
 ): string[] {
   return ids
     .map((speciesId) => {
-      const own = rules.filter((r) => r.speciesId === speciesId && (r.zone === null || r.zone === zone));
+      const own = rules.filter((r) => r.species === speciesId && (r.zone === null || r.zone === zone));
       const name = species.find((s) => s.id === speciesId)?.name ?? '';
-      const words = own.map((r) => limitWords({ ...(r.body as object), id: r.id, species: speciesId, zone: r.zone } as Rule));
+      const words = own.map((r) => `${limitWords(r)}${toRecheck(r, date) ? ` (checked on ${r.checkedOn}, re-check)` : ''}`);
       return own.length > 0 ? `${name}: ${words.join(', ')}` : `${name}: no rule on file, check before keeping`;
     })
     .sort();

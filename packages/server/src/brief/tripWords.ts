@@ -1,17 +1,21 @@
+import type { RiskLine } from '@bluffwind/contract/risk';
 import type { TripView } from '@bluffwind/contract/trips';
-import { conditionsOver, plainSpot } from '@bluffwind/core/conditions/spotConditions';
+import type { OpenPlace } from '@bluffwind/core/conditions/openWater';
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { riskLines } from '@bluffwind/core/plan/legRisk';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
+import { judgeSpot } from '@bluffwind/core/risk/atPlace';
+import { every, riskSpans } from '@bluffwind/core/risk/judgeSpans';
 import { skyDay } from '@bluffwind/core/sky/skyDay';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { compassPoint } from '@bluffwind/core/units/angle';
-import { HOUR, localTime } from '@bluffwind/core/units/time';
+import { HOUR, localTime, MINUTE } from '@bluffwind/core/units/time';
 
-/** A trip's water in one line, and the usual cautions that speak against it. */
-export function tripWords(inputs: PlanInputs, trip: TripView, zone: string): { water: string; cautions: string[] } {
+/** A trip's water in one line, and what speaks against it in the open: by the one judgement, every quarter of an hour. */
+export function tripWords(inputs: PlanInputs, trip: TripView, zone: string, open: OpenPlace): { water: string; cautions: RiskLine[] } {
   const state = waterStateOf(inputs.water);
   const at = conditionsOver(state, inputs.startsAt, inputs.endsAt);
-  const open = plainSpot(state, 10, new Array<number>(36).fill(5000));
   const [first, last] = [at(open, inputs.startsAt), at(open, inputs.endsAt)];
   const parts: string[] = [];
   if (state.tide) {
@@ -19,29 +23,21 @@ export function tripWords(inputs: PlanInputs, trip: TripView, zone: string): { w
     parts.push(turns.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${localTime(t.atMs, zone)} ${t.heightM.toFixed(1)} m`).join(', '));
   }
   const wind = (c: typeof first) =>
-    c.windMps === null || c.windFromDeg === null ? 'wind unknown' : `${compassPoint(c.windFromDeg)} ${c.windMps.toFixed(0)} m/s`;
+    c.windMps === null || c.windFromDeg === null ? 'Wind not known' : `${compassPoint(c.windFromDeg)} ${c.windMps.toFixed(0)} m/s`;
   parts.push(wind(first) === wind(last) ? wind(first) : `${wind(first)}, then ${wind(last)}`);
-  if (first.waterTempC !== null) parts.push(`Water ${first.waterTempC.toFixed(1)} °C`);
+  parts.push(first.waterTempC === null ? 'Water temperature not known' : `Water ${first.waterTempC.toFixed(1)} °C`);
 
-  const cautions: string[] = [];
-  for (let t = inputs.startsAt; t <= inputs.endsAt; t += HOUR / 2) {
-    const gust = at(open, t).windGustMps ?? 0;
-    if (gust > trip.boat.windLimitMps) {
-      cautions.push(`Gusts over the boat's own limit of ${trip.boat.windLimitMps} m/s from ${localTime(t, zone)}`);
-      break;
-    }
-    if (gust > 0.85 * trip.boat.windLimitMps) {
-      cautions.push(`Gusts near the boat's own limit of ${trip.boat.windLimitMps} m/s from ${localTime(t, zone)}`);
-      break;
-    }
-  }
-  if (first.waterTempC !== null && first.waterTempC < 15.6)
-    cautions.push(`Water ${first.waterTempC.toFixed(0)} °C: cold shock; life jackets worn, layers`);
-  const sky = skyDay(inputs.startsAt - 12 * HOUR, state.lat, state.lon);
+  const cautions: RiskLine[] = riskLines(
+    riskSpans(every(inputs.startsAt, inputs.endsAt, 15 * MINUTE), inputs.endsAt, (ms) =>
+      judgeSpot(inputs.boat, inputs.party, open, at(open, ms)),
+    ),
+    zone,
+    'in open water',
+  );
   const sunset = skyDay(inputs.startsAt, state.lat, state.lon).sunset;
-  if (sky.sunrise !== null && inputs.startsAt < sky.sunrise && inputs.startsAt > sky.sunrise - 4 * HOUR)
-    cautions.push('Under way before sunrise: lights');
-  if (sunset !== null && inputs.endsAt > sunset) cautions.push('Back after sunset: lights');
-  if (trip.guests.some((g) => g.child)) cautions.push(`${trip.guests.filter((g) => g.child).length} child life jackets, by size`);
+  if (sunset !== null && inputs.endsAt > sunset)
+    cautions.push({ level: 'near', text: `Back after sunset, ${localTime(sunset, zone)}: lights` });
+  const children = trip.guests.filter((g) => g.child).length;
+  if (children > 0) cautions.push({ level: 'near', text: `${children} child life ${children === 1 ? 'jacket' : 'jackets'}, by size` });
   return { water: `${parts.filter((p) => p !== '').join('. ')}.`, cautions };
 }

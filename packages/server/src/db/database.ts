@@ -7,12 +7,14 @@ import { House1780000000001 } from './migrations/0001-house';
 import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-grounds';
 import { Plan1780000000003 } from './migrations/0003-plan';
 import { Keepers1780000000004 } from './migrations/0004-keepers';
+import { Safety1780000000005 } from './migrations/0005-safety';
 
 const ENTITIES = [
   outfit.OutfitEntity,
   outfit.PersonEntity,
   outfit.SessionEntity,
   outfit.BoatEntity,
+  outfit.RefillEntity,
   outfit.ClientEntity,
   outfit.AuditEntity,
   water.WaterEntity,
@@ -50,7 +52,7 @@ export async function connect(url: string): Promise<DataSource> {
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [House1780000000001, WaterAndGrounds1780000000002, Plan1780000000003, Keepers1780000000004],
+    migrations: [House1780000000001, WaterAndGrounds1780000000002, Plan1780000000003, Keepers1780000000004, Safety1780000000005],
     migrationsTransactionMode: 'each',
     extra: { max: 8, connectionTimeoutMillis: 5000 },
     logging: false,

@@ -94,6 +94,8 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
         at,
         kind: entry.what,
         note: entry.note,
+        depthM: entry.depthM,
+        relation: entry.relation,
       });
       return;
     case 'end-stop':
@@ -103,7 +105,15 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
     case 'end-trip':
       await closeOpen(entities, trip.id, at);
       if (trip.status !== 'done') await entities.update(TripEntity, { id: trip.id }, { status: 'done', endedAt: at });
+      return;
+    default:
+      throw unheard(entry);
   }
+}
+
+/** A kind that the schema knows and nothing here writes does not compile. */
+function unheard(entry: never): Problem {
+  return new Problem('entry_unknown', `kind: ${String((entry as { kind?: unknown }).kind)} is not known here`);
 }
 
 /** Ends stops that run since before an instant (or one of them), with their sets; sent again it ends nothing later. */

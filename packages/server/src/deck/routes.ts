@@ -2,6 +2,7 @@ import { deckBatch, deckEntry, type DeckPack, deckPack, deckReceipt, type DeckSt
 import { id } from '@bluffwind/contract/ids';
 import { type Ranking, rankTrip, STEP_MS } from '@bluffwind/core/plan/rankTrip';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
+import { aheadOf } from '@bluffwind/core/stay/exposure';
 import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
 import { stayTable } from '@bluffwind/core/stay/stayTable';
 import { HOUR } from '@bluffwind/core/units/time';
@@ -56,6 +57,9 @@ export function deckRoutes({ clock }: Deps) {
           lat: s.lat,
           lon: s.lon,
           bottom: s.bottom,
+          accessDepthM: s.accessDepthM,
+          hazards: s.hazards,
+          legality: s.legality,
           shoreNormalDeg: s.shoreNormalDeg,
           fetchM: s.fetchM,
           heatOffsetC: s.heatOffsetC,
@@ -79,6 +83,8 @@ export function deckRoutes({ clock }: Deps) {
         zone: desk.zone,
         ruleZone: water.ruleZone,
         water: desk.water,
+        boat: desk.boat,
+        party: desk.party,
         legs: legs.map((l, i) => ({
           spotId: l.spotId,
           presentationId: l.presentationId,
@@ -100,6 +106,8 @@ export function deckRoutes({ clock }: Deps) {
           lengthKind: s.lengthKind,
           caution: s.caution,
           usual: tripSpecies.includes(s.id),
+          leastMm: s.leastMm,
+          mostMm: s.mostMm,
         })),
         rules: (await entities.find(RuleEntity)).map((r) => ({
           id: r.id,
@@ -130,11 +138,11 @@ export function deckRoutes({ clock }: Deps) {
         const entryId = String((raw as { entryId?: unknown })?.entryId ?? '');
         const refused = await refusalOf(entities, async () => {
           const parsed = deckEntry.safeParse(raw);
-          if (!parsed.success) throw invalid(parsed.error.issues);
+          if (!parsed.success) throw unknownKind(raw) ?? invalid(parsed.error.issues);
           const current = found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip');
           await applyEntry(entities, current, parsed.data, clock.now());
         });
-        receipts.push({ entryId, ok: refused === null, message: refused ?? '' });
+        receipts.push({ entryId, ok: refused === null, message: refused?.message ?? '', code: refused?.code ?? null });
       }
       await storeStopConditions(entities, trip.id, clock.now());
       return c.json({ receipts }, 200);
@@ -168,17 +176,19 @@ function legTable(
   const here = spots.find((s) => s.id === leg?.spotId);
   if (!leg || !here) return null;
   const before = new Set(legs.slice(0, i + 1).map((l) => l.spotId));
+  const minutes = (endMs - Date.parse(leg.startAt)) / 60_000;
   const { value, stepMin, leastToStay, to } = stayTable(
     beliefAt(here, Date.parse(leg.startAt)),
     here.fadePerHour,
-    (endMs - Date.parse(leg.startAt)) / 60_000,
+    minutes,
     alternativesFrom(spots, here.id, before, Date.parse(leg.startAt)),
+    aheadOf(here, Date.parse(leg.startAt), minutes),
   );
   return { stepMin, leastToStay: [...leastToStay], to: [...to], value };
 }
 
 /** Runs work in a savepoint; returns why it was refused, so that one bad entry does not hold back the others. */
-async function refusalOf(entities: EntityManager, work: () => Promise<void>): Promise<string | null> {
+async function refusalOf(entities: EntityManager, work: () => Promise<void>): Promise<{ message: string; code: string } | null> {
   await entities.query('savepoint entry');
   try {
     await work();
@@ -188,8 +198,15 @@ async function refusalOf(entities: EntityManager, work: () => Promise<void>): Pr
     await entities.query('rollback to savepoint entry');
     const problem = error instanceof Problem ? error : problemOfDatabase(error);
     if (!problem) throw error;
-    return problem.detail || problem.message;
+    return { message: problem.detail || problem.message, code: problem.code };
   }
+}
+
+/** An entry of a kind that this server has not heard of, from a phone that is ahead of it. */
+function unknownKind(raw: unknown): Problem | null {
+  const kind: unknown = (raw as { kind?: unknown } | null)?.kind;
+  const known = deckEntry.options.some((o) => o.shape.kind.value === kind);
+  return known || typeof kind !== 'string' ? null : new Problem('entry_unknown', `kind: ${kind.slice(0, 40)} is not known here`);
 }
 
 async function deckStops(entities: EntityManager, tripId: string): Promise<DeckStop[]> {

@@ -1,6 +1,7 @@
 import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { type WaterRecord, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
+import type { Series } from '@bluffwind/core/weather/series';
 import type { EntityManager } from 'typeorm';
 import { SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { loadWaterState } from '../water/waterState';
@@ -58,20 +59,20 @@ export async function storeStopConditions(entities: EntityManager, tripId: strin
   return stops.length;
 }
 
-function onlyMeasured(record: WaterRecord): WaterRecord {
-  const cut = <T extends { atMs: readonly number[]; value: readonly number[]; forecastFrom: number } | null>(s: T): T =>
-    s && ({ ...s, atMs: s.atMs.slice(0, s.forecastFrom), value: s.value.slice(0, s.forecastFrom) } as T);
-  return {
-    ...record,
-    wind: record.wind && { east: cut(record.wind.east), north: cut(record.wind.north), gust: cut(record.wind.gust) },
-    airTempC: cut(record.airTempC),
-    pressureHpa: cut(record.pressureHpa),
-    cloud: cut(record.cloud),
-    waterTempC: cut(record.waterTempC),
-    clarityM: cut(record.clarityM),
-    flowM3s: cut(record.flowM3s),
-    levelM: cut(record.levelM),
-    dewPointC: cut(record.dewPointC),
-    visibilityM: cut(record.visibilityM),
+/**
+ * A record without what was only foretold. It goes through every field by what it is, a series or a set of series, so that a new
+ * variable is cut as the others are.
+ */
+export function onlyMeasured(record: WaterRecord): WaterRecord {
+  const cut = (s: Series): Series => ({ ...s, atMs: s.atMs.slice(0, s.forecastFrom), value: s.value.slice(0, s.forecastFrom) });
+  const walk = <T>(value: T): T => {
+    if (isSeries(value)) return cut(value) as T;
+    if (value === null || typeof value !== 'object' || Array.isArray(value)) return value as T;
+    return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v)])) as T;
   };
+  return walk(record);
+}
+
+function isSeries(value: unknown): value is Series {
+  return typeof value === 'object' && value !== null && 'atMs' in value && 'value' in value && 'forecastFrom' in value;
 }

@@ -2,6 +2,7 @@
 import type { Grid, Mark } from '@bluffwind/contract/grounds';
 import { bedOf, overlaySurveys } from '@bluffwind/core/ground/overlay';
 import { insideRing } from '@bluffwind/core/ground/polygon';
+import type { Passage } from '@bluffwind/core/ground/barCells';
 import type { RunAreas } from '@bluffwind/core/ground/navigate';
 import type { SeaBed } from '@bluffwind/core/ground/seaBed';
 import { type EntityManager, IsNull } from 'typeorm';
@@ -81,6 +82,13 @@ export function runAreas(features: readonly FeatureRow[]): RunAreas {
     noGo: features.filter((f) => f.kind === 'no-go').map((f) => f.points),
     noWake: features.filter((f) => f.kind === 'no-wake').map((f) => ({ ring: f.points, limitMps: f.detail.limitMps ?? 2.6 })),
   };
+}
+
+/** Passages that the crew has charted: what a run over them is held to. */
+export function passagesOf(features: readonly FeatureRow[]): Passage[] {
+  return features
+    .filter((f) => f.kind === 'passage' && f.detail.chartedDepthM !== undefined)
+    .map((f) => ({ name: f.name, points: f.points, chartedDepthM: f.detail.chartedDepthM as number }));
 }
 
 /** Why the part of a water that a place lies in is written off, or null. */

@@ -27,7 +27,7 @@ const spot = (more: object = {}) => ({
   depthMaxM: null,
   accessDepthM: null,
   privacy: 'crew',
-  hazards: '',
+  hazards: [],
   legality: '',
   restDays: 0,
   pressure: 1,
@@ -52,8 +52,40 @@ describe('spots', () => {
   it('can be lines and areas, and be changed as a whole', async () => {
     const body = spot({ shape: 'area', points: area });
     expect((await add(body)).body.shape).toBe('area');
-    const moved = await add({ ...body, name: `${body.name} moved`, hazards: 'rock', shape: 'point', points: [[-35.235, 47.594]] });
-    expect(moved.body).toMatchObject({ id: body.id, hazards: 'rock', lat: 47.594 });
+    const moved = await add({
+      ...body,
+      name: `${body.name} moved`,
+      hazards: [
+        {
+          kind: 'rocks',
+          windSectorDeg: null,
+          windMps: null,
+          waveM: null,
+          tideBelowM: 1,
+          tideAboveM: null,
+          binds: true,
+          note: 'Rock awash',
+        },
+      ],
+      shape: 'point',
+      points: [[-35.235, 47.594]],
+    });
+    expect(moved.body).toMatchObject({
+      id: body.id,
+      hazards: [
+        {
+          kind: 'rocks',
+          windSectorDeg: null,
+          windMps: null,
+          waveM: null,
+          tideBelowM: 1,
+          tideAboveM: null,
+          binds: true,
+          note: 'Rock awash',
+        },
+      ],
+      lat: 47.594,
+    });
   });
   it('are refused with the field: taken name, off the chart, too few points, deepest shallower than shallowest', async () => {
     expect((await add(spot({ name: 'Near stone' }))).body).toMatchObject({ code: 'conflict', fields: [{ field: 'name' }] });

@@ -5,6 +5,7 @@ import { type Client, emailOf, type Harness, startHarness } from '../testing/har
 import { DAY } from '@bluffwind/core/units/time';
 import { TEST_NOW } from '../testing/smallOutfit';
 import { tripBody } from '../testing/tripBody';
+import { ALL_SEEN } from '../testing/allSeen';
 
 let h: Harness;
 let keeper: Client;
@@ -48,7 +49,7 @@ const edit = (change: object) => ({
   depthMaxM: 4,
   accessDepthM: null,
   privacy: 'captain',
-  hazards: '',
+  hazards: [],
   legality: '',
   restDays: 0,
   pressure: 1,
@@ -76,6 +77,7 @@ describe('a spot that a captain keeps', () => {
     const plan = await keeper.post(`/trips/${trip}/plans`, {
       id: randomUUID(),
       replaces: 0,
+      seen: ALL_SEEN,
       bans: [],
       legs: [{ spotId: far().id, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: true }],
       triggers: [
@@ -172,7 +174,7 @@ describe('a spot that a captain keeps', () => {
     expect(desk).toMatchObject({ hiddenLegs: 1, saved: { triggers: [], basis: [{ spotName: 'a kept spot', factors: [], stopIds: [] }] } });
     const start = Date.parse(trip?.startsAt as string);
     const legs = [{ spotId: h.mine.spots[0]?.id, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: false }];
-    const body = { id: randomUUID(), replaces: 1, bans: [], legs };
+    const body = { id: randomUUID(), replaces: 1, seen: ALL_SEEN, bans: [], legs };
     expect(await rival.post(`/trips/${trip?.id}/plans`, body)).toMatchObject({ status: 403, body: { code: 'not_allowed' } });
     expect((await rival.post('/fleet/plans', { plans: [{ ...body, tripId: trip?.id }] })).status).toBe(403);
     expect((await owner.post(`/trips/${trip?.id}/plans`, body)).status).toBe(200);

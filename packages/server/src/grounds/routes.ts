@@ -18,15 +18,16 @@ export function groundsRoutes(_deps: Deps) {
     );
     const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
     waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
+    // Cut to what the screens ask for: whole rows hold what only some may read.
     return c.json(
-      {
+      outfitView.parse({
         boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
         crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
         waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),
         species: await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
         presentations: await entities.find(PresentationEntity, { where: { active: true }, order: { name: 'ASC' } }),
         clients: await entities.find(ClientEntity, { order: { name: 'ASC' } }),
-      },
+      }),
       200,
     );
   });

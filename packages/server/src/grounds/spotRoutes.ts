@@ -240,13 +240,12 @@ interface HistoryRow {
 
 async function historyOf(entities: EntityManager, spotId: string): Promise<z.infer<typeof spotHistory>> {
   const rows: HistoryRow[] = await entities.query(
-    `select st.id, s.started_at as at, p.name as presentation,
-       (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
+    `select s.stop_id as id, s.started_at as at, p.name as presentation, s.rod_hours,
        (select count(*)::int from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) as fish,
-       (st.conditions->>'tideStage')::float8 as tide_stage, (st.conditions->>'windMps')::float8 as wind_mps,
-       (st.conditions->>'windFromDeg')::float8 as wind_from_deg, (st.conditions->>'waterTempC')::float8 as water_temp_c
-     from stop st join "set" s on s.stop_id = st.id join presentation p on p.id = s.presentation_id
-     where st.spot_id = $1 and st.deleted_at is null and s.ended_at is not null order by s.started_at desc, s.id`,
+       (s.conditions->>'tideStage')::float8 as tide_stage, (s.conditions->>'windMps')::float8 as wind_mps,
+       (s.conditions->>'windFromDeg')::float8 as wind_from_deg, (s.conditions->>'waterTempC')::float8 as water_temp_c
+     from fished_set s join presentation p on p.id = s.presentation_id
+     where s.spot_id = $1 order by s.started_at desc, s.id`,
     [spotId],
   );
   const byTide = [0, 1, 2, 3].map((quarter) => {

@@ -18,13 +18,13 @@ export async function spotViews(entities: EntityManager, waterId: string, role: 
   const spots = await entities.find(SpotEntity, { where: { waterId, retiredAt: IsNull() }, order: { name: 'ASC' } });
   const features = await featuresOf(entities, waterId);
   const totals: Total[] = await entities.query(
-    `select st.spot_id, sum(x.fish)::int as fish, sum(x.hours)::float8 as hours,
-       coalesce(sum(x.hours) filter (where st.started_at > $2), 0)::float8 as week, max(coalesce(st.ended_at, st.started_at)) as last
-     from stop st join spot sp on sp.id = st.spot_id and sp.water_id = $1 join (
-       select s.stop_id, s.rods * extract(epoch from s.ended_at - s.started_at) / 3600 as hours,
+    `select x.spot_id, sum(x.fish)::int as fish, sum(x.rod_hours)::float8 as hours,
+       coalesce(sum(x.rod_hours) filter (where x.started_at > $2), 0)::float8 as week, max(x.ended_at) as last
+     from (
+       select s.spot_id, s.rod_hours, s.started_at, s.ended_at,
          (select count(*) from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) as fish
-       from "set" s where s.ended_at is not null) x on x.stop_id = st.id
-     where st.deleted_at is null group by st.spot_id`,
+       from fished_set s join spot sp on sp.id = s.spot_id and sp.water_id = $1) x
+     group by x.spot_id`,
     [waterId, new Date(nowMs - 7 * DAY)],
   );
   const of = new Map(totals.map((t) => [t.spot_id, t]));

@@ -134,7 +134,7 @@ describe('imported soundings', () => {
       depthMaxM: null,
       accessDepthM: null,
       privacy: 'crew',
-      hazards: '',
+      hazards: [],
       legality: '',
       restDays: 0,
       pressure: 1,

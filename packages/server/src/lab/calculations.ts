@@ -1,11 +1,12 @@
 // The calculations that can be run from the command line: a schema for the input and the core's answer.
-import { labFleet, labItinerary, labRank, labSky, labStay, labTide, labVerdict } from '@bluffwind/contract/lab';
+import { labFleet, labItinerary, labJudge, labRank, labSky, labStay, labTide, labVerdict } from '@bluffwind/contract/lab';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { likeWater } from '@bluffwind/core/catchrate/likeWater';
 import { rateRange } from '@bluffwind/core/catchrate/rangeOf';
 import type { FleetProblem } from '@bluffwind/core/fleet/fleetProblem';
 import { solveFleet } from '@bluffwind/core/fleet/solveFleet';
 import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
+import { judge } from '@bluffwind/core/risk/judge';
 import { type Rule, verdict } from '@bluffwind/core/rules/verdict';
 import { skyDay } from '@bluffwind/core/sky/skyDay';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
@@ -167,6 +168,11 @@ function stay(q: z.infer<typeof labStay>) {
   };
 }
 
+function judged({ boat, party, conditions }: z.infer<typeof labJudge>) {
+  const { gustMps, ...rest } = conditions;
+  return judge(boat, party, { ...rest, windGustMps: gustMps ?? null });
+}
+
 export const CALCULATIONS: Record<string, Calculation> = {
   tide: { what: 'turns and heights of the tide from harmonic constants', schema: labTide, run: tide },
   sky: { what: 'sun, twilight and moon by UTC day', schema: labSky, run: sky },
@@ -174,6 +180,7 @@ export const CALCULATIONS: Record<string, Calculation> = {
   fleet: { what: 'all boats of a day together, with the bound', schema: labFleet, run: fleet },
   stay: { what: 'stay or move, from what has been caught so far', schema: labStay, run: stay },
   rank: { what: 'catch rates with their ranges and factors from a log', schema: labRank, run: rank },
+  judge: { what: 'what speaks against a boat and its party at a place and instant', schema: labJudge, run: judged },
   verdict: {
     what: 'what a copy of the rules says of one fish',
     schema: labVerdict,

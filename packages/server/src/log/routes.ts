@@ -37,18 +37,20 @@ export function logRoutes(_deps: Deps) {
       const who = c.get('who');
       const zone = await zoneOf(c.get('entities'), who.outfitId);
       const rows: SetRow[] = await c.get('entities').query(
-        `select s.id as set_id, st.id as stop_id, st.trip_id, s.started_at as at, w.name as water, sp.id as spot_id, sp.name as spot, p.name as presentation,
-         b.name as boat, s.rods, (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
+        `select s.id as set_id, s.stop_id, s.trip_id, s.started_at as at, w.name as water, sp.id as spot_id, sp.name as spot,
+         p.name as presentation, b.name as boat, s.rods, s.rod_hours,
          count(k.id) filter (where k.outcome = 'landed')::int as fish, count(k.id) filter (where k.outcome <> 'landed')::int as lost,
-         max(k.length_mm) as largest_mm, (st.conditions->>'tideStage')::float8 as tide_stage, (st.conditions->>'windMps')::float8 as wind_mps,
-         (st.conditions->>'windFromDeg')::float8 as wind_from_deg, (st.conditions->>'waterTempC')::float8 as water_temp_c
-       from "set" s join stop st on st.id = s.stop_id join spot sp on sp.id = st.spot_id join water w on w.id = sp.water_id
-         join presentation p on p.id = s.presentation_id join trip t on t.id = st.trip_id join boat b on b.id = t.boat_id
+         max(k.length_mm) as largest_mm, (s.conditions->>'tideStage')::float8 as tide_stage,
+         (s.conditions->>'windMps')::float8 as wind_mps, (s.conditions->>'windFromDeg')::float8 as wind_from_deg,
+         (s.conditions->>'waterTempC')::float8 as water_temp_c
+       from fished_set s join spot sp on sp.id = s.spot_id join water w on w.id = sp.water_id
+         join presentation p on p.id = s.presentation_id join trip t on t.id = s.trip_id join boat b on b.id = t.boat_id
          left join "catch" k on k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)
-       where st.deleted_at is null and s.ended_at is not null and (sp.privacy = 'crew' or $7)
+       where (sp.privacy = 'crew' or $7)
          and ($1::uuid is null or sp.water_id = $1) and ($2::uuid is null or sp.id = $2) and ($3::uuid is null or p.id = $3)
          and ($5::timestamptz is null or s.started_at >= $5) and ($6::timestamptz is null or s.started_at < $6)
-       group by s.id, st.id, w.id, sp.id, p.id, b.id order by s.started_at desc, s.id`,
+       group by s.id, s.stop_id, s.trip_id, s.started_at, s.rods, s.rod_hours, s.conditions, w.id, sp.id, p.id, b.id
+       order by s.started_at desc, s.id`,
         [
           q.waterId ?? null,
           q.spotId ?? null,

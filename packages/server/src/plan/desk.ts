@@ -2,21 +2,25 @@
 import { type PlanDesk, planSpot, type SavedPlan } from '@bluffwind/contract/plan';
 import { envelope } from '@bluffwind/contract/presentations';
 import { fishedSets } from '@bluffwind/core/plan/fishedSets';
-import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
-import { HOUR } from '@bluffwind/core/units/time';
+import type { PlanInputs, WaysAt } from '@bluffwind/core/plan/planInputs';
+import { type WaterRecord, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { every } from '@bluffwind/core/risk/judgeSpans';
+import { HOUR, localDate } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { FamilyEntity, PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { type Goal, LegEntity, PartyEntity, PlanEntity, type PlanRow, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
-import { effectiveBed, featuresOf, runAreas, writtenOffAt } from '../grounds/chartData';
+import { effectiveBed, featuresOf, passagesOf, runAreas, writtenOffAt } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
+import { limitsOf, partyOfTrip } from '../trips/riskOfTrip';
 import { zoneOf } from '../trips/tripsOn';
 import { loadMemberWinds, loadWaterState } from '../water/waterState';
 import { loadEvidence } from './evidence';
 import { restingSpots } from './resting';
-import { runTimes } from './runTimes';
+import { fuelOf } from './fuelOf';
+import { runTimes, tideLevels } from './runTimes';
 import { hiddenSpots } from './hiddenSpots';
 import { bagOf } from './bagOf';
 import { heldBaits, heldUp } from './heldBaits';
@@ -61,20 +65,27 @@ export async function loadDesk(
   const resting = await restingSpots(entities, water.id, trip.startsAt.getTime());
   const { bed, version } = await effectiveBed(entities, water.id);
   const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
+  const zone = await zoneOf(entities, trip.outfitId);
+  const fuel = await fuelOf(entities, trip, boat, zone, replacing);
   const times = runTimes(
     `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
-    bed,
-    { lat: water.dockLat, lon: water.dockLon },
-    spots,
-    boat,
-    water.tide?.z0M ?? 0,
-    runAreas(features),
+    {
+      bed,
+      dock: { lat: water.dockLat, lon: water.dockLon },
+      spots,
+      // A boat without a wave limit is not slowed by waves here.
+      boat: { ...boat, waveLimitM: boat.waveLimitM ?? 1 },
+      areas: runAreas(features),
+      passages: passagesOf(features),
+    },
+    levelsOf(state.record, trip),
   );
+  const deepest = times.byTide.at(-1) as WaysAt;
   return {
     now: nowMs,
     startsAt: trip.startsAt.getTime(),
     endsAt: trip.endsAt.getTime(),
-    zone: await zoneOf(entities, trip.outfitId),
+    zone,
     counting: COUNTING[trip.goal],
     species: species.map((s) => ({ id: s.speciesId, name: kinds.find((k) => k.id === s.speciesId)?.name ?? '', weight: s.weight })),
     bag: trip.goal === 'table' ? await bagOf(entities, species, guests.length, water.ruleZone) : null,
@@ -84,14 +95,13 @@ export async function loadDesk(
     patienceMin: trip.patienceMin,
     breaks: trip.breaks.map((b) => ({ name: b.name, fromMs: Date.parse(b.from), toMs: Date.parse(b.to) })),
     aboard: trip.aboard,
-    guests: guests.map(({ id, name, experience, child, hand, wishes }) => ({ id, name, experience, child, hand, wishes })),
+    guests: guests.map(({ id, name, experience, child, hand, wishes, swims }) => ({ id, name, experience, child, hand, wishes, swims })),
     boat: {
-      draughtM: boat.draughtM,
-      windLimitMps: boat.windLimitMps,
-      waveLimitM: boat.waveLimitM,
-      // A third stays in reserve.
-      runMin: boat.burnLph > 0 ? ((boat.tankL * 2) / 3 / boat.burnLph) * 60 : null,
+      ...limitsOf(boat),
+      runMin: fuel.runMin,
     },
+    party: partyOfTrip(trip, guests),
+    fuel: fuel.words,
     water: state.record,
     // The schema is the list of fields that planning is told of.
     spots: spots.map((s) => planSpot.parse({ ...s, restsUntil: resting.get(s.id) ?? null })),
@@ -118,19 +128,28 @@ export async function loadDesk(
     }),
     evidence: await loadEvidence(entities, {
       waterId: water.id,
+      zone: water.ruleZone || null,
+      date: localDate(trip.startsAt.getTime(), zone),
       species,
       goal: trip.goal,
       beforeMs: evidenceBeforeMs,
       spotIds: spots.map((s) => s.id),
       presentationIds: presentations.map((p) => p.id),
     }),
-    dockTravelMin: [...times.dock],
-    travelMin: times.between.map((row) => [...row]),
+    dockTravelMin: [...deepest.dockMin],
+    travelMin: deepest.betweenMin.map((row) => [...row]),
     sea: {
-      places: times.sea.places.map((p) => ({ ...p, fetchM: [...p.fetchM] })),
-      dock: times.sea.dock.map((way) => [...way]),
-      between: times.sea.between.map((row) => row.map((way) => [...way])),
+      places: times.places.map((p) => ({ ...p, fetchM: [...p.fetchM] })),
+      dock: deepest.dockSea.map((way) => [...way]),
+      between: deepest.betweenSea.map((row) => row.map((way) => [...way])),
     },
+    byTide: times.byTide.map((w) => ({
+      tideM: w.tideM,
+      dockMin: [...w.dockMin],
+      betweenMin: w.betweenMin.map((row) => [...row]),
+      dockSea: w.dockSea.map((way) => [...way]),
+      betweenSea: w.betweenSea.map((row) => row.map((way) => [...way])),
+    })),
     taken: (await takenSpots(entities, trip)).filter((t) => !replacing.includes(t.tripId) && spots.some((s) => s.id === t.spotId)),
     members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,
@@ -138,6 +157,14 @@ export async function loadDesk(
     hiddenLegs: saved?.legs.filter((l) => secret.has(l.spotId)).length ?? 0,
     earlier: await earlierPlans(entities, trip.id),
   };
+}
+
+/** Heights of tide of a trip's hours, by which its ways are worked out; datum where no tide is known. */
+function levelsOf(record: WaterRecord, trip: TripRow): number[] {
+  const { levelAt } = waterStateOf(record);
+  if (!levelAt) return [0];
+  const heights = every(trip.startsAt.getTime(), trip.endsAt.getTime() + HOUR, HOUR / 4).map(levelAt);
+  return tideLevels(Math.min(...heights), Math.max(...heights));
 }
 
 /** What each goal counts; to learn wants action of any kind. */
@@ -192,6 +219,8 @@ async function planView(entities: EntityManager, plan: PlanRow): Promise<SavedPl
     modelVersion: plan.modelVersion,
     options: { again: false, without: [], ...(plan.options as Partial<SavedPlan['options']>) },
     // What is told of a spot that another captain keeps would give it away.
+    notKnown: plan.notKnown as SavedPlan['notKnown'],
+    runMin: plan.runMin,
     triggers: secret.size > 0 ? [] : (plan.triggers as SavedPlan['triggers']),
     basis: ((plan.basis ?? []) as SavedPlan['basis']).map((b) =>
       secret.has(b.spotId) ? { ...b, spotName: 'a kept spot', reasons: [], factors: [], stopIds: [] } : b,

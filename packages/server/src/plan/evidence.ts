@@ -1,5 +1,7 @@
 import type { Evidence } from '@bluffwind/contract/plan';
+import { keepable, type LoggedFish } from '@bluffwind/core/rules/keepable';
 import type { EntityManager } from 'typeorm';
+import { crewRules } from '../rules/crewRules';
 import type { Goal } from '../db/entities/trip';
 
 interface EvidenceRow {
@@ -13,6 +15,8 @@ interface EvidenceRow {
   length_count: number;
   length_sum: number;
   length_squares: number;
+  /** For the table goal: the fish themselves, to be held against the rules. */
+  caught: readonly (LoggedFish & { readonly weight: number })[] | null;
   [condition: string]: unknown;
 }
 
@@ -29,18 +33,18 @@ const CONDITIONS = [
   'currentMps',
 ] as const;
 
-/** More rods for longer than this in one set is a slip of the pen, rod-hours. */
-const ABSURD_ROD_HOURS = 200;
-
 /**
- * Every finished set of a water before an instant as columns, with the landed fish of the trip's species (by their
- * weights; to learn, of any species), how many of them the goal counts (long enough, or such as the crew's rules would let it keep), and their
- * measured lengths as shares of the length that the goal asks for.
+ * Every fished set of a water before an instant as columns, with the landed fish of the trip's species (by their weights; to learn,
+ * of any species), how many of them the goal counts (long enough, or such as the crew's copy of the rules lets keep on the trip's
+ * day), and their measured lengths as shares of the length that the goal asks for.
  */
 export async function loadEvidence(
   entities: EntityManager,
   q: {
     waterId: string;
+    /** Zone of the water's rules and local date of the trip. */
+    zone: string | null;
+    date: string;
     species: readonly { readonly speciesId: string; readonly weight: number }[];
     goal: Goal;
     beforeMs: number;
@@ -49,23 +53,18 @@ export async function loadEvidence(
   },
 ): Promise<Evidence> {
   const rows: EvidenceRow[] = await entities.query(
-    `select st.id as stop_id, st.spot_id, s.presentation_id, s.started_at as at,
-       (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
-       ${CONDITIONS.map((c) => `(st.conditions->>'${c}')::float8 as "${c}"`).join(', ')},
-       coalesce(k.fish, 0)::float8 as fish, coalesce(k.counts, 0)::float8 as counts,
+    `select s.stop_id, s.spot_id, s.presentation_id, s.started_at as at, s.rod_hours,
+       ${CONDITIONS.map((c) => `(s.conditions->>'${c}')::float8 as "${c}"`).join(', ')},
+       coalesce(k.fish, 0)::float8 as fish, coalesce(k.counts, 0)::float8 as counts, k.caught,
        coalesce(k.length_count, 0)::int as length_count, coalesce(k.length_sum, 0)::float8 as length_sum,
        coalesce(k.length_squares, 0)::float8 as length_squares
-     from "set" s
-     join stop st on st.id = s.stop_id and st.deleted_at is null
-     join spot sp on sp.id = st.spot_id and sp.water_id = $1
+     from fished_set s
+     join spot sp on sp.id = s.spot_id and sp.water_id = $1
      left join (
        select c.set_id, sum(coalesce(x.weight, 1)) as fish,
-         sum(coalesce(x.weight, 1)) filter (where case $4
-           when 'size' then c.length_mm >= sc.size_goal_mm
-           when 'table' then not exists (
-             select 1 from rule r where r.species_id = c.species_id and r.body->>'kind' = 'length'
-               and (c.length_mm is null or c.length_mm < (r.body->>'minMm')::int or c.length_mm > (r.body->>'maxMm')::int))
-           else true end) as counts,
+         sum(coalesce(x.weight, 1)) filter (where $4 <> 'size' or c.length_mm >= sc.size_goal_mm) as counts,
+         case when $4 = 'table' then jsonb_agg(jsonb_build_object('species', c.species_id, 'lengthMm', c.length_mm,
+           'lengthKind', c.length_kind, 'weight', coalesce(x.weight, 1))) end as caught,
          count(c.length_mm) filter (where sc.size_goal_mm is not null) as length_count,
          sum(c.length_mm::float8 / sc.size_goal_mm) as length_sum,
          sum((c.length_mm::float8 / sc.size_goal_mm) ^ 2) as length_squares
@@ -73,18 +72,21 @@ export async function loadEvidence(
        left join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
        where c.outcome = 'landed' and c.deleted_at is null and (x.species_id is not null or $4 = 'learn')
        group by c.set_id) k on k.set_id = s.id
-     where s.ended_at is not null and s.ended_at <= $5 and s.ended_at > s.started_at + interval '2 minutes'
+     where s.ended_at <= $5
      order by s.started_at, s.id`,
     [q.waterId, q.species.map((s) => s.speciesId), q.species.map((s) => s.weight), q.goal, new Date(q.beforeMs)],
   );
+  if (q.goal === 'table') {
+    const keeps = keepable(await crewRules(entities), q.zone, q.date);
+    for (const r of rows) r.counts = (r.caught ?? []).reduce((sum, f) => sum + (keeps(f) ? f.weight : 0), 0);
+  }
   const spotAt = new Map(q.spotIds.map((id, i) => [id, i]));
   const presentationAt = new Map(q.presentationIds.map((id, i) => [id, i]));
-  const kept = rows.filter((r) => spotAt.has(r.spot_id) && presentationAt.has(r.presentation_id) && r.rod_hours <= ABSURD_ROD_HOURS);
-  const absurd = rows.filter((r) => r.rod_hours > ABSURD_ROD_HOURS).length;
+  const kept = rows.filter((r) => spotAt.has(r.spot_id) && presentationAt.has(r.presentation_id));
   const fish = kept.reduce((sum, r) => sum + r.fish, 0);
   const column = (name: (typeof CONDITIONS)[number]) => kept.map((r) => (r[name] ?? null) as number | null);
   return {
-    version: `${kept.length} sets${absurd > 0 ? ` (${absurd} of over ${ABSURD_ROD_HOURS} rod-hours left out)` : ''}, ${Math.round(fish)} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
+    version: `${kept.length} sets, ${Math.round(fish)} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
     stopId: kept.map((r) => r.stop_id),
     at: kept.map((r) => r.at.getTime()),
     spot: kept.map((r) => spotAt.get(r.spot_id) as number),

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { tripBody } from '../testing/tripBody';
+import { ALL_SEEN } from '../testing/allSeen';
 
 let h: Harness;
 let owner: Client;
@@ -28,6 +29,7 @@ const plan = (trip: 0 | 1, spot: number, replaces: number, more: object = {}) =>
   tripId: trips[trip],
   id: randomUUID(),
   replaces,
+  seen: ALL_SEEN,
   bans: [],
   legs: [{ spotId: h.mine.spots[spot]?.id, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: false }],
   ...more,

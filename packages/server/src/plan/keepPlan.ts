@@ -1,7 +1,10 @@
 // Keeps a plan: scored by the server with its own evidence, refused where it meets another boat's, stored with what it was made from.
 import type { NewPlan, SavedPlan } from '@bluffwind/contract/plan';
 import { layDay, scoreDay } from '@bluffwind/core/plan/layDay';
+import { riskOfLegs } from '@bluffwind/core/plan/legRisk';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { quantityList } from '@bluffwind/core/risk/findingWords';
+import type { Quantity } from '@bluffwind/core/risk/judge';
 import { localTime } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
@@ -57,6 +60,8 @@ export async function keepPlan(
   const scored = feasible(() => scoreDay({ ...inputs, taken: [] }, ranking, asked, { without }));
   await refuseMeetings(entities, trip, scored.legs, (ms) => localTime(ms, desk.zone), replacing);
   await refuseHeldBaits(entities, trip, scored.legs, replacing);
+  const { notKnown } = riskOfLegs(inputs, ranking, scored.legs);
+  refuseUnseen(notKnown, body.seen);
   const until = performance.now() + SOLVER_MS;
   const pins = asked.filter((l) => l.pinned);
   const best = feasible(() => layDay(inputs, ranking, { pins, bans: body.bans, again, without, stop: () => performance.now() > until }));
@@ -78,6 +83,8 @@ export async function keepPlan(
     evidenceVersion: desk.evidence.version,
     options: body.options,
     triggers: body.triggers,
+    runMin: scored.runMin,
+    notKnown: [...notKnown],
     basis: basisOf(inputs, ranking, scored.legs) as never,
     forecastRunAt: desk.forecastRunAt ? new Date(desk.forecastRunAt) : null,
   });
@@ -105,6 +112,15 @@ export async function keepPlan(
   );
   await audit(entities, who, nowMs, 'save plan', 'trip', trip.id, { version, expected: scored.expected });
   return found(await savedPlan(entities, trip.id), 'plan');
+}
+
+/** A plan that is laid without something is kept only by who says that he saw it. */
+function refuseUnseen(notKnown: readonly Quantity[], seen: readonly string[]): void {
+  const unseen = notKnown.filter((q) => !seen.includes(q));
+  if (unseen.length > 0)
+    throw new Problem('not_seen', `Nobody has said what these do on this trip: ${quantityList(unseen)}.`, [
+      { field: 'seen', message: `not known: ${quantityList(unseen)}` },
+    ]);
 }
 
 /** Turns the core's refusal of a plan into a problem that says what cannot be done. */

@@ -7,6 +7,7 @@ import { TEST_NOW } from '../testing/smallOutfit';
 import { tripBody } from '../testing/tripBody';
 import { crosses } from './alerts';
 import { inputsOf } from './desk';
+import { ALL_SEEN } from '../testing/allSeen';
 
 let h: Harness;
 let captain: Client;
@@ -43,6 +44,7 @@ describe('a plan', () => {
     const answer = await captain.post(`/trips/${tripId}/plans`, {
       id: randomUUID(),
       replaces: 0,
+      seen: ALL_SEEN,
       bans: [],
       legs: plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })),
     });
@@ -57,20 +59,20 @@ describe('a plan', () => {
     const spotId = h.mine.spots[0]?.id;
     const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
     const legs = [{ spotId, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: true }];
-    expect(await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 0, bans: [], legs })).toMatchObject({
+    expect(await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 0, seen: ALL_SEEN, bans: [], legs })).toMatchObject({
       status: 409,
       body: { code: 'conflict' },
     });
     const id = randomUUID();
-    const first = await captain.post(`/trips/${tripId}/plans`, { id, replaces: 1, bans: [], legs });
+    const first = await captain.post(`/trips/${tripId}/plans`, { id, replaces: 1, seen: ALL_SEEN, bans: [], legs });
     expect(first.body).toMatchObject({ version: 2, legs: [{ pinned: true }] });
-    expect((await captain.post(`/trips/${tripId}/plans`, { id, replaces: 1, bans: [], legs })).body.version).toBe(2);
+    expect((await captain.post(`/trips/${tripId}/plans`, { id, replaces: 1, seen: ALL_SEEN, bans: [], legs })).body.version).toBe(2);
   });
 
   it('is refused when the boat cannot be there in time, naming the spot', async () => {
     const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
     const legs = [{ spotId: h.mine.spots[1]?.id, startAt: iso(start), departAt: iso(start + 3_600_000), pinned: false }];
-    expect(await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, bans: [], legs })).toMatchObject({
+    expect(await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, seen: ALL_SEEN, bans: [], legs })).toMatchObject({
       status: 422,
       body: {
         code: 'not_feasible',
@@ -82,16 +84,16 @@ describe('a plan', () => {
   it('is refused in clock times, too, when it begins before the trip, and names the version that is there', async () => {
     const start = Date.parse(h.mine.trips.at(-1)?.startsAt as string);
     const legs = [{ spotId: h.mine.spots[0]?.id, startAt: iso(start - 7_200_000), departAt: iso(start), pinned: false }];
-    const early = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, bans: [], legs });
+    const early = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, seen: ALL_SEEN, bans: [], legs });
     expect(early.body.detail).toMatch(/Near stone starts at \d\d:\d\d, but the boat cannot be there before/);
     const done = { ...h.mine.trips.at(-1), id: randomUUID() };
-    expect((await captain.post(`/trips/${tripId}/plans`, { id: done.id, replaces: 7, bans: [], legs })).body.detail).toBe(
+    expect((await captain.post(`/trips/${tripId}/plans`, { id: done.id, replaces: 7, seen: ALL_SEEN, bans: [], legs })).body.detail).toBe(
       'Version 2 has been saved meanwhile; yours replaces 7.',
     );
   });
 
   it('says what a plan without legs needs', async () => {
-    const answer = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, bans: [], legs: [] });
+    const answer = await captain.post(`/trips/${tripId}/plans`, { id: randomUUID(), replaces: 2, seen: ALL_SEEN, bans: [], legs: [] });
     expect(answer.body.fields).toEqual([{ field: 'legs', message: 'a plan needs at least one leg' }]);
   });
 });
@@ -107,6 +109,7 @@ describe('two captains of one outfit', () => {
     const same = {
       id: randomUUID(),
       replaces: 0,
+      seen: ALL_SEEN,
       bans: [],
       legs: [{ spotId: leg.spotId, startAt: leg.startAt, departAt: leg.departAt, pinned: false }],
     };
@@ -147,6 +150,7 @@ describe('two captains of one outfit', () => {
         captain.post(`/trips/${id}/plans`, {
           id: randomUUID(),
           replaces: 0,
+          seen: ALL_SEEN,
           bans: [],
           legs: [{ spotId, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: false }],
         }),
@@ -242,6 +246,7 @@ describe('a new forecast', () => {
     const kept = await captain.post(`/trips/${tripId}/plans`, {
       id: randomUUID(),
       replaces: desk.saved.version,
+      seen: ALL_SEEN,
       bans: [],
       legs: desk.saved.legs.map((l: { spotId: string; startAt: string; departAt: string }) => ({
         spotId: l.spotId,
@@ -267,6 +272,7 @@ describe('a new forecast', () => {
     const bad = await captain.post(`/trips/${tripId}/plans`, {
       id: randomUUID(),
       replaces: desk.saved.version,
+      seen: ALL_SEEN,
       bans: [],
       legs: [{ spotId: h.mine.spots[0]?.id, startAt: iso(1), departAt: iso(2), pinned: false }],
       triggers: [{ sentence: '', worth: -1, chance: 2, condition: null, planB: [] }],

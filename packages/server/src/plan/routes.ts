@@ -89,11 +89,11 @@ export function planRoutes({ clock }: Deps) {
       const rows: { id: string; started_at: Date; spot: string; presentation: string; hours: number; fish: number }[] = await c
         .get('entities')
         .query(
-          `select st.id, st.started_at, sp.name as spot, p.name as presentation,
-           (s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as hours,
+          `select s.stop_id as id, st.started_at, sp.name as spot, p.name as presentation, s.rod_hours as hours,
            (select count(*)::int from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) as fish
-         from stop st join spot sp on sp.id = st.spot_id join "set" s on s.stop_id = st.id join presentation p on p.id = s.presentation_id
-         where st.id = any($1::uuid[]) and st.deleted_at is null and s.ended_at is not null and (sp.privacy = 'crew' or $2)
+         from fished_set s join stop st on st.id = s.stop_id join spot sp on sp.id = s.spot_id
+           join presentation p on p.id = s.presentation_id
+         where s.stop_id = any($1::uuid[]) and (sp.privacy = 'crew' or $2)
          order by st.started_at desc, s.id`,
           [c.req.valid('json').ids, c.get('who').role !== 'mate'],
         );

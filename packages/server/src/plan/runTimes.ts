@@ -1,48 +1,79 @@
+import type { WaysAt } from '@bluffwind/core/plan/planInputs';
+import { type Passage, barCells, withBars } from '@bluffwind/core/ground/barCells';
 import { type RunAreas, type RunningBoat, runField } from '@bluffwind/core/ground/navigate';
-import { type SeaPlace, seaWays } from '@bluffwind/core/ground/seaOnWays';
+import { type SeaPlace, type SeaWays, seaWays } from '@bluffwind/core/ground/seaOnWays';
 import { type SeaBed, toLocal } from '@bluffwind/core/ground/seaBed';
 
 /** Casting off, anchoring and getting lines in, minutes per run. */
-const HANDLING_MIN = 3;
+export const HANDLING_MIN = 3;
+/** Heights of tide for which ways are worked out lie so far apart, m. */
+const TIDE_STEP_M = 0.5;
 
 export interface RunTimes {
-  readonly dock: readonly (number | null)[];
-  readonly between: readonly (readonly (number | null)[])[];
-  /** Exposed places on the ways, and which of them each way meets. */
-  readonly sea: {
-    readonly places: readonly SeaPlace[];
-    readonly dock: readonly (readonly number[])[];
-    readonly between: readonly (readonly (readonly number[])[])[];
-  };
+  /** Exposed places and bars on the ways. */
+  readonly places: readonly SeaPlace[];
+  /** By height of tide, the lowest first; at least one. */
+  readonly byTide: readonly WaysAt[];
 }
 
-const cache = new Map<string, RunTimes>();
-const KEPT = 40;
+/** What ways run through. */
+export interface RunGround {
+  readonly bed: SeaBed;
+  readonly dock: { readonly lat: number; readonly lon: number };
+  readonly spots: readonly { readonly lat: number; readonly lon: number }[];
+  readonly boat: RunningBoat;
+  readonly areas: RunAreas;
+  readonly passages: readonly Passage[];
+}
+
+const cache = new Map<string, SeaWays>();
+const KEPT = 240;
+
+/** Heights of tide from the one below the least to the one below the most. */
+export function tideLevels(leastM: number, mostM: number): number[] {
+  const first = Math.floor(leastM / TIDE_STEP_M);
+  return Array.from({ length: Math.floor(mostM / TIDE_STEP_M) - first + 1 }, (_, k) => (first + k) * TIDE_STEP_M);
+}
 
 /**
- * Minutes between dock and spots and between spots, over water deep enough at half tide, round what is barred.
- * @param key - Names bed, places, areas and boat: equal keys must mean equal arguments.
+ * Minutes between dock and spots and between spots, by height of tide: over water deep enough then, round what is barred, held to
+ * what the crew has charted of passages.
+ * @param key - Names the ground: equal keys must mean equal ground. @param levelsM - Heights of tide, ascending, at least one.
  */
-export function runTimes(
-  key: string,
-  bed: SeaBed,
-  dock: { lat: number; lon: number },
-  spots: readonly { lat: number; lon: number }[],
-  boat: RunningBoat,
-  halfTideM: number,
-  areas: RunAreas,
-): RunTimes {
+export function runTimes(key: string, ground: RunGround, levelsM: readonly number[]): RunTimes {
+  const all = levelsM.map((tideM) => waysAt(`${key} ${tideM}`, ground, tideM));
+  const places: SeaPlace[] = [];
+  const indexOf = new Map<string, number>();
+  const place = (p: SeaPlace): number => {
+    const name = `${p.lat},${p.lon},${p.bar ?? ''}`;
+    const known = indexOf.get(name);
+    if (known !== undefined) return known;
+    places.push(p);
+    indexOf.set(name, places.length - 1);
+    return places.length - 1;
+  };
+  const byTide = all.map((ways, k): WaysAt => {
+    const minutes = ways.seconds.map((row) => row.map((s) => (Number.isFinite(s) ? s / 60 + HANDLING_MIN : null)));
+    const met = ways.crossed.map((row) => row.map((on) => on.map((i) => place(ways.sea[i] as SeaPlace))));
+    return {
+      tideM: levelsM[k] as number,
+      dockMin: (minutes[0] ?? []).slice(1),
+      betweenMin: minutes.slice(1).map((r) => r.slice(1)),
+      dockSea: (met[0] ?? []).slice(1),
+      betweenSea: met.slice(1).map((r) => r.slice(1)),
+    };
+  });
+  return { places, byTide };
+}
+
+function waysAt(key: string, { bed, dock, spots, boat, areas, passages }: RunGround, tideM: number): SeaWays {
   const known = cache.get(key);
   if (known) return known;
-  const places = [dock, ...spots].map((p) => toLocal(bed, p.lat, p.lon));
-  const ways = seaWays(runField(bed, boat, halfTideM, areas), places);
-  const rows = ways.seconds.map((row) => row.map((s) => (Number.isFinite(s) ? s / 60 + HANDLING_MIN : null)));
-  const times: RunTimes = {
-    dock: (rows[0] as (number | null)[]).slice(1),
-    between: rows.slice(1).map((r) => r.slice(1)),
-    sea: { places: ways.sea, dock: (ways.crossed[0] ?? []).slice(1), between: ways.crossed.slice(1).map((r) => r.slice(1)) },
-  };
+  const bars = passages.map((p) => barCells(bed, p));
+  const ground = withBars(bed, bars);
+  const places = [dock, ...spots].map((p) => toLocal(ground, p.lat, p.lon));
+  const ways = seaWays(runField(ground, boat, tideM, areas), places, bars);
   if (cache.size >= KEPT) cache.delete(cache.keys().next().value as string);
-  cache.set(key, times);
-  return times;
+  cache.set(key, ways);
+  return ways;
 }

@@ -68,12 +68,10 @@ async function presentationsOf(entities: EntityManager): Promise<z.infer<typeof 
   const families = await entities.find(FamilyEntity, { order: { name: 'ASC' } });
   const presentations = await entities.find(PresentationEntity, { order: { name: 'ASC' } });
   const used: { id: string; sets: number; rod_hours: number; fish: number }[] = await entities.query(
-    `select s.presentation_id as id, count(*)::int as sets,
-       sum(s.rods * extract(epoch from s.ended_at - s.started_at) / 3600)::float8 as rod_hours,
-       coalesce(sum(k.fish), 0)::float8 as fish
-     from "set" s join stop st on st.id = s.stop_id and st.deleted_at is null
+    `select s.presentation_id as id, count(*)::int as sets, sum(s.rod_hours)::float8 as rod_hours, coalesce(sum(k.fish), 0)::float8 as fish
+     from fished_set s
      left join (select set_id, count(*) as fish from "catch" where outcome = 'landed' and deleted_at is null group by set_id) k on k.set_id = s.id
-     where s.ended_at is not null group by s.presentation_id`,
+     group by s.presentation_id`,
   );
   return {
     families: families.map(({ outfitId: _, ...f }) => f),

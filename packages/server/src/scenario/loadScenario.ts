@@ -2,6 +2,7 @@
 import type { OutfitScenario, Scenario } from '@bluffwind/contract/scenario';
 import { fetchRose } from '@bluffwind/core/exposure/fetch';
 import { toLocal } from '@bluffwind/core/ground/seaBed';
+import { GUST_FACTOR } from '@bluffwind/core/risk/judge';
 import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../auth/session';
 import { bulkInsert } from '../db/bulk';
@@ -38,7 +39,10 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     PersonEntity,
     o.people.map(({ password, ...p }) => ({ ...p, outfitId, passwordHash: hashes.get(password) as string, active: true })),
   );
-  await entities.insert(BoatEntity, own(o.boats));
+  await entities.insert(
+    BoatEntity,
+    own(o.boats).map((b) => ({ ...b, gustLimitMps: b.gustLimitMps ?? (b.windLimitMps === null ? null : GUST_FACTOR * b.windLimitMps) })),
+  );
   for (const { bed, marks, features, ...water } of o.waters) {
     await entities.insert(WaterEntity, { ...water, outfitId });
     await entities.insert(ChartLayerEntity, { outfitId, waterId: water.id, kind: 'bed', data: bed });

@@ -46,7 +46,7 @@ export function smallOutfit(): OutfitScenario {
     accessDepthM: null,
     fadePerHour: 0.35,
     privacy: i === 0 ? ('crew' as const) : ('captain' as const),
-    hazards: '',
+    hazards: [],
     legality: '',
     restDays: 0,
     pressure: 1,

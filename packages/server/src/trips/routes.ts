@@ -1,6 +1,6 @@
 import { id } from '@bluffwind/contract/ids';
 import { board, newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
-import { closedBy, limitWords, type Rule } from '@bluffwind/core/rules/verdict';
+import { closedBy, limitWords } from '@bluffwind/core/rules/verdict';
 import { addDays, DAY, localDate, localTime } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
@@ -13,6 +13,7 @@ import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, router } from '../http/context';
 import { crossedTriggers } from '../plan/alerts';
 import { answers, jsonBody } from '../http/responses';
+import { crewRules } from '../rules/crewRules';
 import { tripsOn, zoneOf } from './tripsOn';
 import { tripViews } from './tripViews';
 
@@ -122,9 +123,7 @@ async function refuseClosed(
 ): Promise<void> {
   const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
   const zone = await zoneOf(entities, water.outfitId);
-  const rules = (await entities.find(RuleEntity)).map(
-    (r) => ({ ...(r.body as object), id: r.id, species: r.speciesId, zone: r.zone }) as Rule,
-  );
+  const rules = await crewRules(entities);
   for (const speciesId of body.speciesIds) {
     const rule = [fromMs, toMs].map((at) => closedBy(rules, speciesId, water.ruleZone, localDate(at, zone))).find((r) => r !== null);
     if (!rule) continue;

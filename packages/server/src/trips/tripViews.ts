@@ -5,6 +5,7 @@ import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { PartyEntity, PlanEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import type { Who } from '../http/context';
+import { partyOfTrip } from './riskOfTrip';
 
 /** Trips as the screens show them. Medical notes go to the trip's captain and the owner only. */
 export async function tripViews(
@@ -35,7 +36,7 @@ export async function tripViews(
     const guestIds = party.filter((p) => p.tripId === t.id).map((p) => p.clientId);
     return {
       id: t.id,
-      boat: { id: boat.id, name: boat.name, windLimitMps: boat.windLimitMps, waveLimitM: boat.waveLimitM },
+      boat: { id: boat.id, name: boat.name, windLimitMps: boat.windLimitMps },
       captain: { id: captain.id, name: captain.name },
       water: { id: water.id, name: water.name },
       startsAt: t.startsAt.toISOString(),
@@ -45,6 +46,10 @@ export async function tripViews(
       skill: t.skill,
       wish: t.wish,
       status: t.status,
+      party: partyOfTrip(
+        t,
+        clients.filter((k) => guestIds.includes(k.id)),
+      ),
       guests: clients
         .filter((k) => guestIds.includes(k.id))
         .map((k) => ({ id: k.id, name: k.name, child: k.child, note: k.note, medicalNote: seesNotes ? k.medicalNote : null })),

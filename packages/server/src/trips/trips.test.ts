@@ -128,7 +128,7 @@ describe('a closed season', () => {
       status: 409,
       body: {
         code: 'closed_season',
-        detail: expect.stringMatching(/closed 12-20 to 01-31 \(Test office, checked on 2026-06-01\)/),
+        detail: expect.stringMatching(/closed from 20 December to 31 January \(Test office, checked on 2026-06-01\)/),
         fields: [{ field: 'speciesIds' }],
       },
     });

@@ -79,7 +79,6 @@ export async function loadWaterState(
       lastError: i.last_error,
     })),
     disagreements: disagreementsOf(rows, stations, until),
-    thunderAt: rows.filter((r) => r.variable === 'thunder' && r.value > 0).map((r) => r.at.toISOString()),
     crewReadings: rows
       .filter((r) => r.source === 'crew')
       .map((r) => ({
@@ -203,6 +202,9 @@ function recordOf(
     waterTempC: scalar('waterTempC'),
     clarityM: scalar('clarityM'),
     flowM3s: scalar('flowM3s'),
+    thunder: scalar('thunder'),
+    // Fresh water without a stream that was ever measured stands: there is no current to be unknown.
+    still: water.kind === 'fresh' && water.currents.length === 0,
     sources,
   };
 }

@@ -5,6 +5,7 @@ import type { LogView } from '@bluffwind/contract/log';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { PlanDesk, SavedPlan, StopDetail } from '@bluffwind/contract/plan';
 import type { PresentationsView } from '@bluffwind/contract/presentations';
+import type { TripRisk } from '@bluffwind/contract/risk';
 import type { Board, TripView } from '@bluffwind/contract/trips';
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
@@ -22,6 +23,9 @@ export const meQuery = queryOptions({ queryKey: ['me'], queryFn: readMe, retry: 
 export const demoQuery = queryOptions({ queryKey: ['demo'], queryFn: () => get<DemoAccess>('/demo').catch(() => null), retry: false });
 export const outfitQuery = queryOptions({ queryKey: ['outfit'], queryFn: () => get<OutfitView>('/outfit'), staleTime: 300_000 });
 export const boardQuery = queryOptions({ queryKey: ['board'], queryFn: () => get<Board>('/board') });
+/** What speaks against the trips of a day; apart from the Board, which does not wait for it. */
+export const risksQuery = (date: string) =>
+  queryOptions({ queryKey: ['risks', date], queryFn: () => get<TripRisk[]>(`/risks?date=${date}`), staleTime: 60_000 });
 export const tripQuery = (id: string) => queryOptions({ queryKey: ['trip', id], queryFn: () => get<TripView>(`/trips/${id}`) });
 export const deskQuery = (tripId: string) =>
   queryOptions({ queryKey: ['desk', tripId], queryFn: () => get<PlanDesk>(`/trips/${tripId}/desk`), staleTime: Number.POSITIVE_INFINITY });

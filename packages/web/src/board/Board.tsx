@@ -1,12 +1,15 @@
+import type { TripRisk } from '@bluffwind/contract/risk';
 import type { TripView } from '@bluffwind/contract/trips';
 import { HOUR, localDate, addDays, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
-import { boardQuery, meQuery, outfitQuery, stateQuery } from '../app/queries';
+import { boardQuery, meQuery, outfitQuery, risksQuery, stateQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
 import { useCursor } from '../app/time';
+import { quantityList } from '@bluffwind/core/risk/findingWords';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
+import { RiskLines } from '../risk/RiskLines';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 
 const Ribbon = lazy(() => import('../ribbon/Ribbon').then((m) => ({ default: m.Ribbon })));
@@ -27,6 +30,7 @@ export function Board() {
     const start = startOfLocalDay(day, zone);
     return [start + 4 * HOUR, start + 22 * HOUR];
   }, [day, zone]);
+  const risks = [useQuery(risksQuery(today)).data, useQuery(risksQuery(tomorrow)).data].flatMap((r) => r ?? []);
   const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
   if (board.isPending) return <Waiting what="Opening the Board" />;
   if (board.error) return <Fault error={board.error} retry={() => board.refetch()} />;
@@ -36,8 +40,8 @@ export function Board() {
       <Header title={`Tonight and ${dateName(tomorrow)}`} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
       <div className="grid min-h-0 flex-1 grid-cols-[1fr_300px] overflow-hidden">
         <section aria-label="Trips" tabIndex={0} className="overflow-auto px-[18px] py-4">
-          <Trips title="Tomorrow" trips={next} zone={zone} />
-          <Trips title="Today" trips={done} zone={zone} />
+          <Trips title="Tomorrow" trips={next} zone={zone} risks={risks} />
+          <Trips title="Today" trips={done} zone={zone} risks={risks} />
           {next.length + done.length === 0 && <p className="text-ink-2">No trips today or tomorrow.</p>}
         </section>
         <aside className="overflow-auto border-l border-line px-4 py-4">
@@ -84,7 +88,7 @@ export function Board() {
   );
 }
 
-function Trips({ title, trips, zone }: { title: string; trips: readonly TripView[]; zone: string }) {
+function Trips({ title, trips, zone, risks }: { title: string; trips: readonly TripView[]; zone: string; risks: readonly TripRisk[] }) {
   if (trips.length === 0) return null;
   const max = Math.max(10, ...trips.map((t) => t.plan?.hi80 ?? 0));
   return (
@@ -135,9 +139,24 @@ function Trips({ title, trips, zone }: { title: string; trips: readonly TripView
                 </span>
               )}
             </Link>
+            <Risk risk={risks.find((r) => r.tripId === t.id)} />
           </li>
         ))}
       </ul>
     </section>
+  );
+}
+
+/** What speaks against a trip on what is known now: the gravest lines. */
+function Risk({ risk }: { risk: TripRisk | undefined }) {
+  if (!risk || risk.worst === 'within') return null;
+  const lines = [
+    ...risk.lines.slice(0, 3),
+    ...(risk.notKnown.length > 0 ? [{ level: 'unknown' as const, text: `Not known: ${quantityList(risk.notKnown)}` }] : []),
+  ];
+  return (
+    <div className="pb-2 pl-[134px]" data-trip-risk={risk.worst}>
+      <RiskLines lines={lines} className="text-[0.87rem]" />
+    </div>
   );
 }

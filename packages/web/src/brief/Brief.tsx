@@ -6,6 +6,7 @@ import { toast } from 'sonner';
 import { post } from '../app/api';
 import { briefQuery, meQuery } from '../app/queries';
 import { clock, dateName, fish } from '../ui/format';
+import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
 
 export default function Brief() {
@@ -144,7 +145,7 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
       {plan ? (
         <>
           <h3 className="mt-4 mb-1 font-bold">
-            Legs, {fish(plan.expected)} fish ({plan.lo80} to {plan.hi80})
+            Stops, about {fish(plan.expected)} fish ({plan.lo80} to {plan.hi80})
             {boat.worthNow !== null && Math.abs(boat.worthNow - plan.expected) > 0.05 && (
               <span className="font-normal text-ink-2">
                 {' '}
@@ -165,6 +166,7 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
                 <span>
                   <b>{brief.names[l.spotId]}</b>
                   <span className="block text-[0.9rem] text-ink-2">{brief.names[l.presentationId]}</span>
+                  <RiskLines lines={boat.legRisks[i] ?? []} className="text-[0.87rem]" />
                 </span>
                 <span className="num">{fish(l.expected)}</span>
               </li>
@@ -177,11 +179,7 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
       {boat.cautions.length > 0 && (
         <>
           <h3 className="mt-4 font-bold text-rust">Cautions</h3>
-          <ul className="list-disc pl-4">
-            {boat.cautions.map((c) => (
-              <li key={c}>{c}</li>
-            ))}
-          </ul>
+          <RiskLines lines={boat.cautions} />
         </>
       )}
       <h3 className="mt-4 font-bold">Rules in the crew’s copy</h3>

@@ -6,6 +6,7 @@ import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
 import { BIG, Frame, Recent, short } from './deckParts';
 import { FishSheets, type Sheet } from './FishSheets';
+import { SpotRisk } from './SpotRisk';
 import { StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
 
@@ -32,19 +33,25 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const gone =
     c?.sinceTurnH == null ? '' : `, ${Math.floor(c.sinceTurnH)} h ${String(Math.floor((c.sinceTurnH % 1) * 60)).padStart(2, '0')} gone`;
   const bagOf = (speciesId: string) => {
-    const rule = pack.rules.find((r) => r.speciesId === speciesId && r.body.kind === 'bag');
-    return rule?.body.kind === 'bag' ? ` of ${rule.body.perAngler * Math.max(1, pack.trip.guests.length)}` : '';
+    const zone = pack.ruleZone === '' ? null : pack.ruleZone;
+    const bags = pack.rules.flatMap((r) => {
+      if (r.speciesId !== speciesId || r.body.kind !== 'bag' || (r.zone !== null && zone !== null && r.zone !== zone)) return [];
+      const { perAngler, perBoat } = r.body;
+      return [...(perAngler === null ? [] : [perAngler * Math.max(1, pack.trip.guests.length)]), ...(perBoat == null ? [] : [perBoat])];
+    });
+    return bags.length > 0 ? ` of ${Math.min(...bags)}` : '';
   };
   return (
     <Frame
-      title={legIndex >= 0 ? `Leg ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'}
+      title={legIndex >= 0 ? `Stop ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'}
       right={`${clock(now, pack.zone)}${stage ? ` · ${stage}${gone}` : ''}`}
     >
       <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
       <p className="text-[0.93rem] text-ink-2">
         {c ? `${depth(c.depthM)} m under the boat` : ''}
-        {c?.windMps != null ? `, wind ${c.windMps.toFixed(0)} m/s` : ''}
+        {c ? (c.windMps === null ? ', wind not known' : `, wind ${c.windMps.toFixed(0)} m/s`) : ''}
       </p>
+      {spot && c && <SpotRisk pack={pack} spot={spot} c={c} />}
       <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} />
       <div className="mt-3 flex items-baseline justify-between">
         <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
@@ -94,14 +101,10 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
             <button type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'other' })}>
               Other
             </button>
-            <button
-              type="button"
-              className={`${BIG} border-dashed border-ink font-normal`}
-              onClick={() => log('missed', null, null, false)}
-            >
+            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('missed', null)}>
               Missed
             </button>
-            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('lost', null, null, false)}>
+            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('lost', null)}>
               Lost
             </button>
             <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => setSheet({ kind: 'sign' })}>

@@ -1,12 +1,18 @@
-import type { ReactNode } from 'react';
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { HOUR } from '@bluffwind/core/units/time';
+import { type ReactNode, useMemo } from 'react';
 import { clock } from '../ui/format';
 import { Frame } from './deckParts';
 import { rodHours } from './deckState';
+import { SpotRisk } from './SpotRisk';
 import type { DeckTrip } from './useDeckTrip';
 
 /** The trip before it begins, with its legs and the morning's cautions, and when it is done, with its tally. */
 export function BeforeAndAfter({ trip, now, foot }: { trip: DeckTrip; now: number; foot: ReactNode }) {
   const { pack, state, landed, spotOf, presentationName } = trip;
+  const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
+  const at = useMemo(() => conditionsOver(water, Date.parse(pack.trip.startsAt), Date.parse(pack.trip.endsAt) + HOUR), [water, pack.trip]);
   return (
     <Frame title={pack.trip.boat.name} right={clock(now, pack.zone)}>
       <h1 className="text-[1.4rem] font-bold">{state.ended ? 'The trip is done' : pack.trip.wish || 'Ready to go'}</h1>
@@ -32,6 +38,16 @@ export function BeforeAndAfter({ trip, now, foot }: { trip: DeckTrip; now: numbe
                 <span>
                   {spotOf(l.spotId)?.name ?? 'a spot not shown to you'}
                   <span className="block text-[0.83rem] text-ink-2">{presentationName(l.presentationId)}</span>
+                  {spotOf(l.spotId) && (
+                    <SpotRisk
+                      pack={pack}
+                      spot={spotOf(l.spotId) as (typeof pack.spots)[number]}
+                      c={at(
+                        spotOf(l.spotId) as (typeof pack.spots)[number],
+                        Math.round((Date.parse(l.startAt) + Date.parse(l.departAt)) / 120_000) * 60_000,
+                      )}
+                    />
+                  )}
                 </span>
                 <span className="num text-[0.87rem]">
                   {clock(l.startAt, pack.zone)}–{clock(l.departAt, pack.zone)}

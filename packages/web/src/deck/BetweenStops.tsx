@@ -1,7 +1,11 @@
-import { type ReactNode, useState } from 'react';
-import { clock } from '../ui/format';
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { HOUR } from '@bluffwind/core/units/time';
+import { type ReactNode, useMemo, useState } from 'react';
+import { clock, fish } from '../ui/format';
 import { BIG, Frame, Recent } from './deckParts';
 import { PickSheet } from './PickSheet';
+import { SpotRisk } from './SpotRisk';
 import type { DeckTrip } from './useDeckTrip';
 
 /** Under way: the next leg, and lines in there or elsewhere. */
@@ -9,14 +13,20 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
   const { pack, landed, catches, visited, spotOf, presentationName, speciesName, record, startStop } = trip;
   const [choosing, setChoosing] = useState(false);
   const next = pack.legs.find((l) => !visited.has(l.spotId));
+  const spot = next ? spotOf(next.spotId) : undefined;
+  const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
+  const at = useMemo(() => conditionsOver(water, Date.parse(pack.trip.startsAt), Date.parse(pack.trip.endsAt) + HOUR), [water, pack.trip]);
   return (
     <Frame title={`${landed.length} fish so far`} right={clock(now, pack.zone)}>
-      <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : 'No leg left'}</h1>
+      <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : 'No stop left'}</h1>
       {next && (
         <p className="text-ink-2">
-          {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)},{' '}
-          {next.expected.toFixed(1)} fish ({next.lo80} to {next.hi80})
+          {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)}, about{' '}
+          {fish(next.expected)} fish ({next.lo80} to {next.hi80})
         </p>
+      )}
+      {spot && at && (
+        <SpotRisk pack={pack} spot={spot} c={at(spot, Math.floor(Math.max(now, Date.parse(next?.startAt ?? '')) / 60_000) * 60_000)} />
       )}
       <Recent
         catches={catches.slice(-6).reverse()}

@@ -1,48 +1,119 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
-import { type Rule, verdict } from '@bluffwind/core/rules/verdict';
+import { type LengthKind, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
 import { localDate } from '@bluffwind/core/units/time';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { serverNow } from '../app/clock';
+import { lengthKeys } from './lengthKeys';
 
 const BIG = 'min-h-[56px] rounded border px-2 text-[1.05rem] font-semibold cursor-pointer';
+const KINDS: readonly LengthKind[] = ['total', 'fork', 'standard'];
+const KIND_WORDS: Record<LengthKind, string> = {
+  total: 'total length',
+  fork: 'fork length',
+  standard: 'standard length',
+  disc: 'across the disc',
+};
+
+/** What is logged of a fish. */
+export interface LoggedCatch {
+  readonly lengthMm: number | null;
+  readonly lengthKind: LengthKind;
+  readonly kept: boolean;
+  readonly clientId: string | null;
+}
 
 interface CatchSheetProps {
   readonly pack: DeckPack;
   readonly species: DeckPack['species'][number];
-  readonly keptToday: number;
-  readonly onDone: (lengthMm: number | null, kept: boolean) => void;
+  /** Kept today of this species by each angler (null for nobody named), and by the boat. */
+  readonly keptBy: (clientId: string | null) => number;
+  readonly keptByBoat: number;
+  /** Whose turn it is: the angler unless another is chosen. */
+  readonly turnOf: string | null;
+  readonly onDone: (fish: LoggedCatch) => void;
   readonly onClose: () => void;
 }
 
-/** Size, then kept or released, with what the crew's copy of the rules says of it. */
-export function CatchSheet({ pack, species, keptToday, onDone, onClose }: CatchSheetProps) {
+/** Whose fish, its size, then kept or released, with what the crew's copy of the rules says of it. */
+export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, onClose }: CatchSheetProps) {
   const [lengthMm, setLength] = useState<number | null>(null);
   const [measured, setMeasured] = useState(false);
-  const base = sizes(pack, species.id);
+  const [lengthKind, setKind] = useState<LengthKind>(species.lengthKind);
+  const [clientId, setClient] = useState<string | null>(turnOf);
+  const [askedOnce, setAsked] = useState(false);
   const choose = (mm: number | null) => {
     setLength(mm);
     setMeasured(true);
+    setAsked(false);
   };
-  const rules: Rule[] = pack.rules.map((r) => ({ ...r.body, id: r.id, species: r.speciesId, zone: r.zone }));
+  const date = localDate(serverNow(), pack.zone);
+  const own = pack.rules.filter((r) => r.speciesId === species.id);
+  const rules: Rule[] = own.map((r) => ({ ...r.body, id: r.id, species: r.speciesId, zone: r.zone, checkedOn: r.checkedOn }));
   const said = verdict({
     rules,
-    zone: pack.ruleZone,
-    date: localDate(serverNow(), pack.zone),
-    fish: { species: species.id, lengthMm, lengthKind: species.lengthKind },
-    keptToday,
+    zone: pack.ruleZone === '' ? null : pack.ruleZone,
+    date,
+    fish: { species: species.id, lengthMm, lengthKind },
+    keptToday: keptBy(clientId),
+    keptByBoat,
   });
-  const mayKeep = said.decision !== 'must release';
+  const mustGo = measured && said.decision === 'must release';
+  const noRule = said.decision === 'no rule on file';
+  const kinds = species.lengthKind === 'disc' ? (['disc', 'total'] as const) : KINDS;
+  const oldest = own.map((r) => r.checkedOn).sort()[0];
+  const stale = rules.some((r) => toRecheck(r, date));
+  const look = mustGo || noRule || !measured ? (mustGo || noRule ? 'border-rust bg-rust-pale' : 'border-line') : 'border-kelp bg-kelp-pale';
+  const keep = () => {
+    // Without a rule on file it is asked once more.
+    if (noRule && !askedOnce) setAsked(true);
+    else onDone({ lengthMm, lengthKind, kept: true, clientId });
+  };
   return (
     <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content className="fixed inset-x-0 bottom-0 z-50 max-h-[92dvh] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-4 pb-6 text-[18px]">
-          <Dialog.Title className="text-[1.3rem] font-bold">{species.name}</Dialog.Title>
-          <Dialog.Description className="text-ink-2">{species.caution}</Dialog.Description>
-          <p className="mt-3 mb-1">{species.lengthKind} length, cm</p>
+        <Dialog.Content className="fixed inset-x-0 bottom-0 z-50 max-h-[94dvh] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-3 pb-5 text-[18px]">
+          <div className="flex items-start justify-between gap-3">
+            <Dialog.Title className="text-[1.3rem] font-bold">{species.name}</Dialog.Title>
+            <Dialog.Close className="min-h-[44px] cursor-pointer px-2 underline underline-offset-4">Close</Dialog.Close>
+          </div>
+          <Dialog.Description className="text-[0.93rem] text-ink-2">{species.caution}</Dialog.Description>
+          {pack.trip.guests.length > 1 && (
+            <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Whose fish">
+              {pack.trip.guests.map((g) => (
+                <button
+                  key={g.id}
+                  type="button"
+                  aria-pressed={g.id === clientId}
+                  onClick={() => {
+                    setClient(g.id);
+                    setAsked(false);
+                  }}
+                  className={`min-h-[48px] cursor-pointer rounded border px-3 ${g.id === clientId ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
+                >
+                  {g.name.split(' ')[0]}
+                  {keptBy(g.id) > 0 ? <span className="num"> {keptBy(g.id)} kept</span> : ''}
+                </button>
+              ))}
+            </div>
+          )}
+          <div className="mt-2 mb-1 flex items-center justify-between gap-2">
+            <span>cm, {KIND_WORDS[lengthKind]}</span>
+            <button
+              type="button"
+              className="min-h-[44px] cursor-pointer px-2 text-[0.93rem] underline underline-offset-4"
+              onClick={() => {
+                const i = kinds.findIndex((k) => k === lengthKind);
+                setKind(kinds[(i + 1) % kinds.length] as LengthKind);
+                setAsked(false);
+              }}
+            >
+              measured otherwise
+            </button>
+          </div>
           <div className="grid grid-cols-4 gap-2">
-            {base.map((cm) => (
+            {lengthKeys(species, rules).map((cm) => (
               <button
                 key={cm}
                 type="button"
@@ -58,7 +129,7 @@ export function CatchSheet({ pack, species, keptToday, onDone, onClose }: CatchS
             <button
               type="button"
               disabled={lengthMm === null}
-              onClick={() => setLength((l) => Math.max(50, (l ?? 0) - 10))}
+              onClick={() => choose(Math.max(50, (lengthMm ?? 0) - 10))}
               className={`${BIG} border-ink disabled:opacity-40`}
               aria-label="−1 centimetre"
             >
@@ -67,7 +138,7 @@ export function CatchSheet({ pack, species, keptToday, onDone, onClose }: CatchS
             <button
               type="button"
               disabled={lengthMm === null}
-              onClick={() => setLength((l) => (l ?? 0) + 10)}
+              onClick={() => choose((lengthMm ?? 0) + 10)}
               className={`${BIG} border-ink disabled:opacity-40`}
               aria-label="+1 centimetre"
             >
@@ -82,52 +153,35 @@ export function CatchSheet({ pack, species, keptToday, onDone, onClose }: CatchS
               not measured
             </button>
           </div>
-          <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${mayKeep ? 'border-kelp bg-kelp-pale' : 'border-rust bg-rust-pale'}`}>
-            <b>
-              {!measured
-                ? 'Rules'
-                : said.decision === 'must release'
-                  ? 'Must release'
-                  : said.decision === 'may keep'
-                    ? 'May keep'
-                    : 'No rule on file'}
-            </b>
+          <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${look}`} data-decision={measured ? said.decision : 'rules'}>
+            <b>{!measured ? 'Rules' : mustGo ? 'Must release' : noRule ? 'No rule on file' : 'May keep'}</b>
             {measured && lengthMm !== null ? <span className="num"> {lengthMm / 10} cm</span> : ''}
             <span className="block text-[0.9em]">
               {!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; ')}
             </span>
+            {noRule && askedOnce && (
+              <span className="block text-[0.9em] font-semibold">Has somebody checked the local rules? Tap once more to keep it.</span>
+            )}
           </p>
           <div className="mt-3 grid grid-cols-2 gap-2">
-            <button
-              type="button"
-              disabled={!measured || !mayKeep}
-              onClick={() => onDone(lengthMm, true)}
-              className={`${BIG} border-ink disabled:opacity-40`}
-            >
-              Kept
+            <button type="button" disabled={!measured || mustGo} onClick={keep} className={`${BIG} border-ink disabled:opacity-40`}>
+              {noRule && askedOnce ? 'Keep it all the same' : 'Kept'}
             </button>
             <button
               type="button"
               disabled={!measured}
-              onClick={() => onDone(lengthMm, false)}
+              onClick={() => onDone({ lengthMm, lengthKind, kept: false, clientId })}
               className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}
             >
               Released
             </button>
           </div>
           <p className="mt-2 text-[0.83em] text-ink-2">
-            The crew’s own copy of the rules{pack.rules[0] ? `, checked ${pack.rules[0].checkedOn}` : ''}. Local rules come first.
+            The crew’s own copy of the rules{oldest ? `, checked ${oldest}${stale ? ': older than 30 days, re-check' : ''}` : ''}. Local
+            rules come first.
           </p>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
   );
-}
-
-/** Twelve lengths round the limits of the species' own rules, in cm. */
-function sizes(pack: DeckPack, speciesId: string): number[] {
-  const rule = pack.rules.map((r) => r).find((r) => r.speciesId === speciesId && r.body.kind === 'length');
-  const limit = rule?.body.kind === 'length' ? (rule.body.minMm ?? 300) / 10 : 30;
-  const step = limit >= 40 ? 4 : 3;
-  return Array.from({ length: 12 }, (_, i) => Math.round(limit + (i - 4) * step)).filter((cm) => cm > 4);
 }

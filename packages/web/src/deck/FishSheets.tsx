@@ -5,7 +5,13 @@ import { PickSheet } from './PickSheet';
 import type { DeckTrip } from './useDeckTrip';
 
 /** What is asked for over the page, or nothing. */
-export type Sheet = { kind: 'fish'; speciesId: string } | { kind: 'other' } | { kind: 'switch' } | { kind: 'sign' } | null;
+export type Sheet =
+  | { kind: 'fish'; speciesId: string }
+  | { kind: 'other' }
+  | { kind: 'switch' }
+  | { kind: 'sign' }
+  | { kind: 'marks' }
+  | null;
 
 const SIGNS = [
   ['bait', 'Bait massed or showering'],
@@ -14,7 +20,11 @@ const SIGNS = [
   ['rays', 'Rays rooting'],
   ['surface', 'Fish at the surface'],
   ['follow', 'A follow'],
+  ['colour', 'A line where the water’s colour changes'],
+  ['temperature', 'A break in the water’s temperature'],
 ] as const;
+
+type Sign = (typeof SIGNS)[number][0];
 
 interface FishSheetsProps {
   readonly trip: DeckTrip;
@@ -27,16 +37,22 @@ interface FishSheetsProps {
 export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: FishSheetsProps) {
   const { pack, landed, turnOf, presentationName, record, log } = trip;
   const active = trip.active as NonNullable<DeckTrip['active']>;
+  const saw = (what: Sign, relation: 'tight' | 'above' | null) => {
+    setSheet(null);
+    record({ kind: 'sighting', sightingId: v7(), spotId: current.spotId, what, note: '', depthM: null, relation });
+  };
   return (
     <>
       {sheet?.kind === 'fish' && (
         <CatchSheet
           pack={pack}
           species={pack.species.find((s) => s.id === sheet.speciesId) as DeckPack['species'][number]}
-          keptToday={landed.filter((k) => k.speciesId === sheet.speciesId && k.kept && k.clientId === (turnOf?.id ?? null)).length}
-          onDone={(mm, kept) => {
+          keptBy={(clientId) => landed.filter((k) => k.speciesId === sheet.speciesId && k.kept && k.clientId === clientId).length}
+          keptByBoat={landed.filter((k) => k.speciesId === sheet.speciesId && k.kept).length}
+          turnOf={turnOf?.id ?? null}
+          onDone={(fish) => {
             setSheet(null);
-            log('landed', sheet.speciesId, mm, kept);
+            log('landed', sheet.speciesId, fish);
           }}
           onClose={() => setSheet(null)}
         />
@@ -65,13 +81,26 @@ export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: Fi
           onClose={() => setSheet(null)}
         />
       )}
+      {sheet?.kind === 'marks' && (
+        <PickSheet
+          title="How do the marks lie?"
+          items={[
+            { id: 'tight', name: 'Tight to the bottom' },
+            { id: 'above', name: 'Hanging above it' },
+            { id: '', name: 'Cannot say' },
+          ]}
+          onPick={(id) => saw('marks', id === '' ? null : (id as 'tight'))}
+          onClose={() => setSheet(null)}
+        />
+      )}
       {sheet?.kind === 'sign' && (
         <PickSheet
           title="What was seen?"
           items={SIGNS.map(([id, name]) => ({ id, name }))}
           onPick={(what) => {
-            setSheet(null);
-            record({ kind: 'sighting', sightingId: v7(), spotId: current.spotId, what: what as 'bait', note: '' });
+            // How marks lie tells what they are: tight to the bottom likely the target, hanging above likely not.
+            if (what === 'marks') setSheet({ kind: 'marks' });
+            else saw(what as Sign, null);
           }}
           onClose={() => setSheet(null)}
         />

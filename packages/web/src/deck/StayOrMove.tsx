@@ -1,7 +1,9 @@
 import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
+import { aheadOf } from '@bluffwind/core/stay/exposure';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
 import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
+import { HOUR } from '@bluffwind/core/units/time';
 import { useMemo } from 'react';
 import { clock, rate } from '../ui/format';
 import { stopTable } from './stopTable';
@@ -15,6 +17,19 @@ interface StayOrMoveProps {
   readonly now: number;
 }
 
+/** When a spot's own hours get better by a third or more before the end; null when they do not. */
+function betterAhead(spot: DeckPack['spots'][number], now: number, endMs: number): { atMs: number } | null {
+  const { hourly } = spot;
+  if (!hourly) return null;
+  const rateAt = (ms: number) => hourly.ratePerHour[Math.floor((ms - hourly.fromMs) / HOUR)] ?? 0;
+  let best = { atMs: now, rate: (rateAt(now) * 4) / 3 };
+  hourly.ratePerHour.forEach((r, k) => {
+    const atMs = hourly.fromMs + k * HOUR;
+    if (atMs > now && atMs < endMs && r > best.rate) best = { atMs, rate: r };
+  });
+  return best.atMs === now ? null : { atMs: best.atMs };
+}
+
 /** The hardest call: stay or move, by the decision table, with the sentence that explains it. */
 export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) {
   const startedMs = Date.parse(stop.startedAt);
@@ -23,6 +38,9 @@ export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) 
   const spotOf = (id: string) => pack.spots.find((s) => s.id === id);
   const spot = spotOf(stop.spotId);
   if (!spot) return null;
+  const minutes = Math.max(5, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
+  const ahead = aheadOf(spot, startedMs, minutes);
+  const better = betterAhead(spot, now, Date.parse(pack.trip.endsAt));
   const advice = decideStay(
     {
       belief: beliefAt(spot, startedMs),
@@ -31,6 +49,7 @@ export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) 
       fish: here,
       minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
       alternatives: alternativesFrom(pack.spots, spot.id, visited, now),
+      ahead,
     },
     table,
   );
@@ -43,6 +62,7 @@ export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) 
       </b>
       <p className="text-[0.93rem]">
         {rate(advice.rateNowPerHour)} an hour here now
+        {better ? `, its best hour from ${clock(better.atMs, pack.zone)}` : ''}
         {advice.to
           ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after a ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min run`
           : ''}

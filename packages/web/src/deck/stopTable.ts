@@ -1,5 +1,6 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
+import { aheadOf } from '@bluffwind/core/stay/exposure';
 import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
 import { type StayTable, stayTable } from '@bluffwind/core/stay/stayTable';
 
@@ -13,5 +14,11 @@ export function stopTable(pack: DeckPack, spotId: string, startedMs: number, vis
   if (leg && Math.abs(Date.parse(leg.startAt) - startedMs) <= TABLE_SLACK_MIN * 60_000 && leg.table) return leg.table;
   if (!spot) return undefined;
   const minutes = Math.max(0, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
-  return stayTable(beliefAt(spot, startedMs), spot.fadePerHour, minutes, alternativesFrom(pack.spots, spotId, visited, startedMs));
+  return stayTable(
+    beliefAt(spot, startedMs),
+    spot.fadePerHour,
+    minutes,
+    alternativesFrom(pack.spots, spotId, visited, startedMs),
+    aheadOf(spot, startedMs, minutes),
+  );
 }

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import { serverNow } from '../app/clock';
 import type { StoredEntry } from '../offline/store';
+import type { LoggedCatch } from './CatchSheet';
 import { type DeckState, deckState } from './deckState';
 
 type DeckSet = DeckStop['sets'][number];
@@ -29,7 +30,8 @@ export interface DeckTrip {
   readonly setActive: (setId: string) => void;
   readonly record: (entry: Without<DeckEntry>) => void;
   readonly startStop: (spotId: string) => void;
-  readonly log: (outcome: 'landed' | 'lost' | 'missed', speciesId: string | null, lengthMm: number | null, kept: boolean) => void;
+  /** Logs a fish; without more it is the angler's whose turn it is, not measured and not kept. */
+  readonly log: (outcome: 'landed' | 'lost' | 'missed', speciesId: string | null, fish?: LoggedCatch) => void;
 }
 
 /** Derives a trip from its pack and what was entered since. */
@@ -77,7 +79,7 @@ export function useDeckTrip(pack: DeckPack, entries: readonly StoredEntry[], sto
       const sets = second && rods > 2 ? [set(first, rods - 1), set(second, 1)] : [set(first, rods)];
       record({ kind: 'start-stop', stopId: v7(), spotId, sets });
     },
-    log: (outcome, speciesId, lengthMm, kept) => {
+    log: (outcome, speciesId, fish) => {
       if (!active) return;
       const lengthKind = pack.species.find((s) => s.id === speciesId)?.lengthKind ?? 'total';
       record({
@@ -85,11 +87,11 @@ export function useDeckTrip(pack: DeckPack, entries: readonly StoredEntry[], sto
         catchId: v7(),
         setId: active.id,
         speciesId,
-        clientId: turnOf?.id ?? null,
-        lengthMm,
-        lengthKind,
+        clientId: fish ? fish.clientId : (turnOf?.id ?? null),
+        lengthMm: fish?.lengthMm ?? null,
+        lengthKind: fish?.lengthKind ?? lengthKind,
         outcome,
-        kept,
+        kept: fish?.kept ?? false,
       });
     },
   };

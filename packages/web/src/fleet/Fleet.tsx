@@ -11,6 +11,7 @@ import { serverNow } from '../app/clock';
 import { deskQuery, fleetTripsQuery, meQuery } from '../app/queries';
 import { newPlanOf } from '../plan/newPlanOf';
 import { clock, dateName, fish, GOALS } from '../ui/format';
+import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { useWorker } from '../workers/useWorker';
 import type { FleetSoFar, FleetTrip, FleetWorker } from '../workers/fleet.worker';
@@ -40,6 +41,7 @@ function FleetOf({ date }: { date: string }) {
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState('');
   const [step, setStep] = useState('');
+  const [seen, setSeen] = useState(false);
   const ready = open.length > 0 && desks.every((q) => q.data !== undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: desks are new objects in each render; when they were read tells them apart
   const day = useMemo(
@@ -78,6 +80,7 @@ function FleetOf({ date }: { date: string }) {
   if (!me || !trips.data) return <Waiting what="Opening the day" />;
   const zone = me.outfit.zone;
   const today = localDate(serverNow(), zone);
+  const unknown = so?.trips.some((t) => t.notKnown.length > 0) ?? false;
   const meetings = all ? keptMeetings(all) : [];
   const given = so ? so.trips.reduce((s, t) => s + t.alone - t.together, 0) : 0;
   async function keepAll() {
@@ -99,6 +102,7 @@ function FleetOf({ date }: { date: string }) {
             without: t.without.map((w) => w.presentationId),
             legs: t.plan.legs,
             triggers: triggers[t.tripId] ?? [],
+            seen: t.notKnown,
           }),
         })),
       });
@@ -136,7 +140,7 @@ function FleetOf({ date }: { date: string }) {
           {dateName(addDays(date, date > today ? -1 : 1))}
         </Link>
         {me.role !== 'mate' && open.length > 0 && (
-          <Button strong onClick={() => void keepAll()} disabled={!so?.done || busy}>
+          <Button strong onClick={() => void keepAll()} disabled={!so?.done || busy || (unknown && !seen)}>
             Keep all plans
           </Button>
         )}
@@ -144,6 +148,16 @@ function FleetOf({ date }: { date: string }) {
       {step && (
         <p role="status" className="border-b border-line px-[18px] py-1.5 text-ink-2">
           {step} ...
+        </p>
+      )}
+      {unknown && (
+        <p role={seen ? undefined : 'alert'} className="border-b border-rust bg-rust-pale px-[18px] py-1.5" data-fleet-not-known>
+          Some boats are planned without what nobody has said; each row names it.{' '}
+          {me.role !== 'mate' && (
+            <label className="ml-2 whitespace-nowrap">
+              <input type="checkbox" checked={seen} onChange={(e) => setSeen(e.target.checked)} /> I have seen it
+            </label>
+          )}
         </p>
       )}
       {refused && (
@@ -252,6 +266,11 @@ function BoatRow({
           </li>
         ))}
         {own.plan.legs.length === 0 && <li className="text-rust">Nothing can be fished on this trip.</li>}
+        {own.risk.length > 0 && (
+          <li className="basis-full">
+            <RiskLines lines={own.risk} className="text-[0.87rem]" />
+          </li>
+        )}
       </ol>
     </li>
   );

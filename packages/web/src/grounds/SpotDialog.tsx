@@ -1,9 +1,10 @@
 import type { SpotEdit, SpotView } from '@bluffwind/contract/grounds';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useEffect, useState } from 'react';
 import { post } from '../app/api';
 import { meQuery, outfitQuery } from '../app/queries';
 import { Button, Fault } from '../ui/parts';
+import { HazardsField } from './HazardsField';
 import { Sheet } from '../ui/Sheet';
 
 const STRUCTURES = [
@@ -44,6 +45,9 @@ const optional = (text: string): number | null => (text.trim() === '' ? null : N
 export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props) {
   const [error, setError] = useState<unknown>(null);
   const [busy, setBusy] = useState(false);
+  const [hazards, setHazards] = useState<SpotEdit['hazards']>([]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another spot begins with its own hazards
+  useEffect(() => setHazards(draft?.hazards ?? []), [draft?.id]);
   const { data: me } = useQuery(meQuery);
   const { data: outfit } = useQuery(outfitQuery);
   // A captain keeps a spot for himself; the owner for any captain.
@@ -65,7 +69,7 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
       privacy: text('privacy') === 'crew' ? 'crew' : 'captain',
       keeperId: ['crew', 'captain'].includes(text('privacy')) ? null : text('privacy'),
       footing: Number(text('footing') || 1),
-      hazards: text('hazards'),
+      hazards,
       legality: text('legality'),
       restDays: Number(text('restDays') || 0),
       pressure: Number(text('pressure') || 1),
@@ -174,10 +178,7 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
               <option value={3}>a climb</option>
             </select>
           </label>
-          <label className="col-span-2 flex flex-col gap-0.5">
-            Hazards
-            <input name="hazards" maxLength={500} defaultValue={draft.hazards ?? ''} className={field} />
-          </label>
+          <HazardsField hazards={hazards} onChange={setHazards} />
           <label className="col-span-2 flex flex-col gap-0.5">
             Legality, to be checked locally
             <input name="legality" maxLength={500} defaultValue={draft.legality ?? ''} className={field} />
@@ -188,7 +189,7 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
             </div>
           )}
           <div className="col-span-2 flex justify-end gap-2">
-            <Button onClick={() => onMove(draft)}>Move on the chart</Button>
+            <Button onClick={() => onMove({ ...draft, hazards })}>Move on the chart</Button>
             <Button onClick={onClose}>Cancel</Button>
             <Button strong type="submit" disabled={busy}>
               Store

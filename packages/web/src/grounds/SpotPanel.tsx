@@ -4,6 +4,10 @@ import { passageTimes } from '@bluffwind/core/conditions/passages';
 import { shelterOf } from '@bluffwind/core/conditions/shelter';
 import type { SpotConditions, SpotGround } from '@bluffwind/core/conditions/spotConditions';
 import { waveSpread } from '@bluffwind/core/exposure/waves';
+import { judgeSpot } from '@bluffwind/core/risk/atPlace';
+import { findingWords } from '@bluffwind/core/risk/findingWords';
+import { hazardWords } from '@bluffwind/core/risk/hazardWords';
+import { byGravity } from '@bluffwind/core/risk/judge';
 import { fuelFor } from '@bluffwind/core/ground/fuel';
 import { compassPoint } from '@bluffwind/core/units/angle';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
@@ -11,6 +15,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { historyQuery } from '../app/queries';
 import { clock, dayName, depth, rate, wind } from '../ui/format';
+import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault } from '../ui/parts';
 
 interface Props {
@@ -30,6 +35,7 @@ interface Props {
 }
 
 const QUARTERS = ['early flood', 'late flood', 'early ebb', 'late ebb'] as const;
+const NOBODY = { children: 0, firstTimers: 0, nonSwimmers: 0 };
 const PRESSURE = ['', 'few boats', 'some boats', 'many boats'] as const;
 const TRUST = { measured: 'measured', forecast: 'forecast', carried: 'carried forward' } as const;
 
@@ -45,8 +51,10 @@ export function SpotPanel(props: Props) {
         : passageTimes(at, { chartedDepthM: s.accessDepthM, ground: s }, boat.draughtM, day, day + DAY),
     [s, boat, tidal, at, day],
   );
-  const spread =
-    c.waveM === null || c.windMps === null || c.fetchM === null ? null : waveSpread(c.windMps, c.fetchM, Math.max(0.3, c.depthM));
+  // What lifts or lowers the one method's wave, how long the wind has blown and the current, does the same to the other's.
+  const spread = c.windMps === null || c.fetchM === null ? null : waveSpread(c.windMps, c.fetchM, Math.max(0.3, c.depthM));
+  const mostM = c.waveM === null || !spread || spread.lowM < 0.05 ? null : (c.waveM * spread.highM) / spread.lowM;
+  const judged = boat ? judgeSpot(boat, NOBODY, s, c) : null;
   const rest = s.restDays > 0 && s.lastFishedAt ? Date.parse(s.lastFishedAt) + s.restDays * DAY : null;
   const fuel = boat && runSeconds !== undefined && Number.isFinite(runSeconds) ? fuelFor(boat, runSeconds) : null;
   const rows: [string, string, string?][] = [
@@ -74,7 +82,7 @@ export function SpotPanel(props: Props) {
       'Wave',
       c.waveM === null
         ? 'unknown'
-        : `${c.waveM.toFixed(1)} m${spread && spread.highM >= 0.15 ? `, methods say ${spread.lowM.toFixed(1)} to ${spread.highM.toFixed(1)}` : ''}${c.windAgainstCurrent ? ', wind against current' : ''}`,
+        : `${c.waveM.toFixed(1)} m${mostM !== null && mostM - c.waveM >= 0.1 ? `, by another method up to ${mostM.toFixed(1)}` : ''}`,
     ],
     [
       'Water',
@@ -128,7 +136,26 @@ export function SpotPanel(props: Props) {
       </p>
       {s.writtenOff && <p className="text-[0.9rem] text-rust">Written off. {s.writtenOff}</p>}
       {s.note && <p className="text-[0.9rem] whitespace-pre-line text-ink-2">{s.note}</p>}
-      {s.hazards && <p className="text-[0.9rem] text-rust">{s.hazards}</p>}
+      {s.hazards.map((h) => (
+        <p key={h.note} className="text-[0.9rem] text-rust">
+          {h.note} <span className="text-ink-2">{hazardWords(h)}</span>
+        </p>
+      ))}
+      {judged && boat && (
+        <div className="mt-1" data-judged={judged.worst}>
+          <p className="text-[0.83rem] text-ink-2">
+            {boat.name} here at {clock(c.at, zone)}
+            {judged.worst === 'within' ? ': all that is looked at is within its limits.' : ':'}
+          </p>
+          <RiskLines
+            className="text-[0.9rem]"
+            lines={[...judged.findings]
+              .filter((f) => f.level !== 'within')
+              .sort(byGravity)
+              .map((f) => ({ level: f.level, text: findingWords(f) }))}
+          />
+        </div>
+      )}
       {s.legality && <p className="text-[0.9rem] text-rust">{s.legality}</p>}
       {rest !== null && rest > c.at && (
         <p className="text-[0.9rem] text-rust">

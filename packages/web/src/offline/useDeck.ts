@@ -30,13 +30,20 @@ export function useDeck(tripId: string): DeckStore {
   const flush = useCallback(async () => {
     if (sending.current) return;
     sending.current = true;
+    const held = new Set<string>();
     try {
       for (;;) {
-        const waiting = (await keptEntries(tripId)).filter((e) => e.state === 'on this phone').slice(0, BATCH);
+        const waiting = (await keptEntries(tripId)).filter((e) => e.state === 'on this phone' && !held.has(e.entryId)).slice(0, BATCH);
         if (waiting.length === 0) break;
         const { receipts } = await post<DeckReceipt>(`/deck/${tripId}/entries`, { entries: waiting.map((w) => w.entry) });
         setOnline(true);
-        for (const r of receipts) await markEntry(r.entryId, r.ok ? 'stored' : 'refused', r.message);
+        for (const r of receipts) {
+          // The server is behind this phone: the entry waits here until it is not.
+          if (r.code === 'entry_unknown') {
+            held.add(r.entryId);
+            await markEntry(r.entryId, 'on this phone', r.message);
+          } else await markEntry(r.entryId, r.ok ? 'stored' : 'refused', r.message);
+        }
         await refresh();
         if (receipts.length === 0) break;
       }

@@ -21,7 +21,7 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
         <thead className="text-ink-2">
           <tr>
             <th scope="col" className="text-left font-normal">
-              factor
+              what
             </th>
             <th scope="col" className="text-right font-normal">
               times
@@ -47,7 +47,7 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
             </tr>
           ))}
           <tr className="border-t-2 border-ink font-bold">
-            <td className="font-sans">product</td>
+            <td className="font-sans">all of it together</td>
             <td className="text-right" data-product>
               {product.toFixed(3)}
             </td>
@@ -69,8 +69,7 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
       )}
       {call.wayShut.length > 0 && (
         <p className="mt-1 text-rust" data-way-shut>
-          Waves over the boat’s own limit shut the way there from{' '}
-          {call.wayShut.map((w) => `${clock(w.fromMs, zone)} to ${clock(w.toMs, zone)}`).join(', ')}.
+          The way there is shut: {call.wayShut.map((w) => `${w.why} from ${clock(w.fromMs, zone)} to ${clock(w.toMs, zone)}`).join('; ')}.
         </p>
       )}
       {call.unknown.length > 0 && <p className="mt-1 text-rust">Not known for then: {call.unknown.join(', ')}.</p>}

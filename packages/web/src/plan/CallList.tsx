@@ -1,7 +1,10 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { Call, ShutSpot } from '@bluffwind/core/plan/rankTrip';
+import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { liftWords } from '@bluffwind/core/plan/reasons';
 import { filterCalls } from '@bluffwind/core/plan/whyNot';
 import { useState } from 'react';
+import { RiskLines } from '../risk/RiskLines';
 import { clock, rate } from '../ui/format';
 import { RangeBar } from '../ui/parts';
 import { CallEvidence } from './CallEvidence';
@@ -100,13 +103,12 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                       width={138}
                       label={`80 % range ${rate(c.lo80)} to ${rate(c.hi80)} fish per rod-hour`}
                     />
-                    <span className="ml-auto text-right text-[0.8rem] leading-tight text-ink-2">
-                      {c.likeFish.toFixed(0)} fish in {c.likeRodHours.toFixed(1)} h
-                      <br />
-                      in like water
-                    </span>
+                  </span>
+                  <span className="mt-0.5 block text-[0.87rem] text-ink-2" data-lift>
+                    {liftWords(c)}
                   </span>
                 </button>
+                <RiskLines lines={riskLines(c.risk, desk.zone)} className="mt-0.5 text-[0.87rem]" />
                 <ul className="mt-1 text-[0.87rem]">
                   {pro.map((r) => (
                     <li key={r.text} className="flex gap-2.5">

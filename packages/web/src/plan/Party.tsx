@@ -1,6 +1,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
 import { type RodRole, usualPatience } from '@bluffwind/core/plan/partyFit';
+import { atRisk } from '@bluffwind/core/risk/judge';
 import { HOUR } from '@bluffwind/core/units/time';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -27,7 +28,10 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
   const iso = (ms: number) => new Date(ms).toISOString();
   const noon = Math.min(Math.max(desk.startsAt + HOUR, (desk.startsAt + desk.endsAt) / 2), desk.endsAt - HOUR);
   async function keep(
-    change: Partial<Pick<PlanDesk, 'patienceMin' | 'footing' | 'breaks' | 'aboard'>> & { speciesWeights?: Record<string, number> },
+    change: Partial<Pick<PlanDesk, 'patienceMin' | 'footing' | 'breaks' | 'aboard'>> & {
+      speciesWeights?: Record<string, number>;
+      limitShare?: number;
+    },
   ) {
     const next = { patienceMin: desk.patienceMin, footing: desk.footing, breaks: desk.breaks, aboard: desk.aboard, ...change };
     try {
@@ -37,6 +41,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
         speciesWeights: change.speciesWeights ?? {},
         breaks: next.breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
         aboard: next.aboard,
+        ...(change.limitShare === undefined ? {} : { limitShare: change.limitShare }),
       });
       setRefused('');
       await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
@@ -45,9 +50,12 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
       setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
     }
   }
-  async function keepGuest(id: string, change: { experience: number; hand: 'left' | 'right' | null; wishes: string }) {
+  async function keepGuest(
+    id: string,
+    { experience, hand, wishes, swims }: Pick<PlanDesk['guests'][number], 'experience' | 'hand' | 'wishes' | 'swims'>,
+  ) {
     try {
-      await post(`/clients/${id}/notes`, change);
+      await post(`/clients/${id}/notes`, { experience, hand, wishes, swims });
       setRefused('');
       await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
       await queries.invalidateQueries({ queryKey: tripQuery(trip.id).queryKey });
@@ -106,6 +114,19 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
                   </select>
                 </label>
               </p>
+              <label className="text-[0.9rem]">
+                <span className="sr-only">Whether {g.name} swims</span>
+                <select
+                  value={g.swims === null ? '' : g.swims ? 'yes' : 'no'}
+                  disabled={!mayEdit}
+                  onChange={(e) => void keepGuest(g.id, { ...g, swims: e.target.value === '' ? null : e.target.value === 'yes' })}
+                  className="rounded border border-line bg-paper px-1 py-0.5"
+                >
+                  <option value="">swims? not asked</option>
+                  <option value="yes">swims</option>
+                  <option value="no">does not swim</option>
+                </select>
+              </label>
               {g.wishes && <p className="text-[0.9rem]">Wishes: {g.wishes}</p>}
               {view?.medicalNote && <p className="text-[0.9rem] text-rust">Seen by captain and owner only: {view.medicalNote}</p>}
             </li>
@@ -155,6 +176,26 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           )}
         </p>
       )}
+      <label className="mt-1.5 flex items-center gap-2 text-[0.93rem]">
+        With children, first-timers or people who do not swim
+        <input
+          type="number"
+          min={30}
+          max={100}
+          step={5}
+          disabled={!mayEdit}
+          defaultValue={Math.round(desk.party.share * 100)}
+          onBlur={(e) => {
+            const limitShare = Number(e.target.value) / 100;
+            if (e.target.value !== '' && limitShare !== desk.party.share) void keep({ limitShare });
+          }}
+          className="num w-[64px] rounded border border-line bg-paper px-2 py-0.5"
+        />
+        % of the boat’s limits
+      </label>
+      <p className="text-[0.87rem] text-ink-2">
+        {atRisk(desk.party) ? 'It holds for this party. ' : 'Nobody of this party needs it. '}Three quarters is usual practice.
+      </p>
       <label className="mt-1.5 flex items-center gap-2 text-[0.93rem]">
         Getting to a spot
         <select

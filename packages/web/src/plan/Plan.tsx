@@ -1,5 +1,8 @@
+import type { PlanDesk } from '@bluffwind/contract/plan';
 import { plainSpot, conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import type { DayRisk } from '@bluffwind/core/plan/legRisk';
+import { atRisk, type Quantity } from '@bluffwind/core/risk/judge';
 import { HOUR } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
@@ -22,6 +25,7 @@ import { LegsLane } from './LegsLane';
 import { Party } from './Party';
 import { PlanNotices } from './PlanNotices';
 import { PlanPage } from './PlanPage';
+import { Stops } from './Stops';
 import { useDragWorth } from './useDragWorth';
 import { useFindings } from './useFindings';
 import { usePlan } from './usePlan';
@@ -29,6 +33,20 @@ import { usePlanKeys } from './usePlanKeys';
 import { usePlanWorker } from './usePlanWorker';
 import { useRoute } from './useRoute';
 import { Yesterday } from './Yesterday';
+
+const NOTHING: readonly Quantity[] = [];
+
+/** A kept plan was kept by somebody who had seen what is not known; if no more is unknown now, that holds. */
+function mayPlanBySaved(desk: PlanDesk | undefined, notKnown: readonly Quantity[]): boolean {
+  return desk?.saved != null && notKnown.every((q) => desk.saved?.notKnown.includes(q));
+}
+
+/** How many things are over and near in a plan. */
+function countOf(risk: DayRisk): { over: number; near: number } {
+  const all = [...risk.legs.flatMap((l) => [...l.here, ...l.way]), ...risk.home];
+  const count = (level: 'over' | 'near') => new Set(all.filter((s) => s.level === level).map((s) => s.quantity)).size;
+  return { over: count('over'), near: count('near') };
+}
 
 /** A trip's plan; another trip begins with nothing of this one. */
 export default function Plan() {
@@ -48,7 +66,9 @@ function PlanOf({ id }: { id: string }) {
   const { worker, opened } = usePlanWorker(desk.data);
   // What takes its time has a worker of its own, so that a leg in hand never waits for it.
   const { worker: behind, opened: behindOpened } = usePlanWorker(opened ? desk.data : undefined);
-  const plan = usePlan(id, desk.data, worker, opened !== null);
+  const [sawUnknown, setSawUnknown] = useState(false);
+  const notKnown = opened?.notKnown ?? NOTHING;
+  const plan = usePlan(id, desk.data, worker, opened !== null, sawUnknown || mayPlanBySaved(desk.data, notKnown) ? notKnown : NOTHING);
   const { shown } = plan;
   const cursor = useCursor();
   const [selected, setSelected] = useState<string | null>(null);
@@ -62,7 +82,8 @@ function PlanOf({ id }: { id: string }) {
   const [from, to] = useMemo(() => (d ? [d.startsAt - 2.5 * HOUR, d.endsAt + 4 * HOUR] : [0, 0]), [d]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: d !== undefined && waterId !== '' });
 
-  const { naive, fit, changes, whyNot } = useFindings({
+  const seen = notKnown.length === 0 || sawUnknown || mayPlanBySaved(d, notKnown);
+  const { naive, fit, told, changes, whyNot } = useFindings({
     worker,
     behind: behindOpened ? behind : null,
     opened: opened !== null,
@@ -71,9 +92,10 @@ function PlanOf({ id }: { id: string }) {
   });
   const { lay, ban, pin, undo, redo } = plan;
   const layNow = useCallback(() => {
+    if (!seen) return;
     setPrevious(shown);
     lay();
-  }, [lay, shown]);
+  }, [lay, shown, seen]);
   const compare = useCallback(() => setComparing(true), []);
   usePlanKeys({ selected, lay: layNow, ban, pin, undo, redo, compare });
 
@@ -145,11 +167,20 @@ function PlanOf({ id }: { id: string }) {
             Save plan
           </Button>
         )}
-        <Button strong hint="S" onClick={layNow} disabled={!opened || plan.busy || t.status === 'done'}>
+        <Button strong hint="S" onClick={layNow} disabled={!opened || plan.busy || t.status === 'done' || !seen}>
           Lay the day
         </Button>
       </Header>
-      <PlanNotices plan={plan} hiddenLegs={d.hiddenLegs} />
+      <PlanNotices
+        plan={plan}
+        hiddenLegs={d.hiddenLegs}
+        notKnown={notKnown}
+        seen={seen}
+        mayEdit={mayEdit}
+        onSeen={() => setSawUnknown(true)}
+        sentences={told?.sentences ?? []}
+        worst={told?.risk ? countOf(told.risk) : null}
+      />
       <div className="no-print grid min-h-0 flex-1 grid-cols-[396px_1fr]">
         <SideTabs
           label="What to look at"
@@ -177,6 +208,11 @@ function PlanOf({ id }: { id: string }) {
                 <Waiting what="Ranking the spots" />
               ),
             },
+            {
+              value: 'stops',
+              name: 'Stops',
+              content: <Stops desk={d} shown={shown} told={told} selected={selected} onSelect={setSelected} />,
+            },
             { value: 'yesterday', name: 'Yesterday', content: <Yesterday desk={d} naive={naive} shown={shown} /> },
             {
               value: 'changes',
@@ -201,7 +237,7 @@ function PlanOf({ id }: { id: string }) {
           onSelect={setSelected}
         />
       </div>
-      {shown && <PlanPage desk={d} trip={t} plan={shown} fit={fit?.sentence ?? ''} naive={naive} changes={changes} />}
+      {shown && <PlanPage desk={d} trip={t} plan={shown} told={told} fit={fit?.sentence ?? ''} naive={naive} changes={changes} />}
       {state.data && (
         <Ribbon
           from={from}
@@ -209,7 +245,14 @@ function PlanOf({ id }: { id: string }) {
           now={serverNow()}
           zone={d.zone}
           state={state.data}
-          limit={{ mps: t.boat.windLimitMps, name: "boat's own limit" }}
+          limit={
+            t.boat.windLimitMps === null
+              ? undefined
+              : {
+                  mps: t.boat.windLimitMps * (atRisk(d.party) ? d.party.share : 1),
+                  name: atRisk(d.party) ? 'limit for this party' : "boat's own limit",
+                }
+          }
           startAt={d.startsAt}
           lanes={[['light', 10], ...(waterInfo.tidal ? [['tide', 60] as const] : []), ['wind', 48], ['water', 44]]}
           extra={{

@@ -1,10 +1,57 @@
+import { laidWithout, quantityList } from '@bluffwind/core/risk/findingWords';
+import type { Quantity } from '@bluffwind/core/risk/judge';
 import { fish } from '../ui/format';
+import { Button } from '../ui/parts';
 import type { PlanDoing } from './usePlan';
 
-/** What was refused, and a better day on offer: nothing jumps while the worker improves. */
-export function PlanNotices({ plan, hiddenLegs }: { plan: PlanDoing; hiddenLegs: number }) {
+interface NoticesProps {
+  readonly plan: PlanDoing;
+  readonly hiddenLegs: number;
+  /** What nobody has said of the trip, and whether the captain has seen so. */
+  readonly notKnown: readonly Quantity[];
+  readonly seen: boolean;
+  readonly mayEdit: boolean;
+  readonly onSeen: () => void;
+  /** The plan in its sentences. */
+  readonly sentences: readonly string[];
+  readonly worst: { readonly over: number; readonly near: number } | null;
+}
+
+/** The day in three sentences, what is not known of it, what was refused, and a better day on offer: nothing jumps. */
+export function PlanNotices({ plan, hiddenLegs, notKnown, seen, mayEdit, onSeen, sentences, worst }: NoticesProps) {
   return (
     <>
+      {notKnown.length > 0 && (
+        <p
+          role={seen ? undefined : 'alert'}
+          className={`border-b px-[18px] py-1.5 ${seen ? 'border-line text-rust' : 'border-rust bg-rust-pale'}`}
+          data-not-known={notKnown.join()}
+        >
+          {seen || !mayEdit ? (
+            laidWithout(notKnown)
+          ) : (
+            <>
+              Nobody has said what these do on this trip: <b>{quantityList(notKnown)}</b>. A plan would be laid without them.{' '}
+              <Button className="ml-2 py-0.5" onClick={onSeen}>
+                I have seen it, plan without
+              </Button>
+            </>
+          )}
+        </p>
+      )}
+      {sentences.length > 0 && (
+        <p className="border-b border-line px-[18px] py-1.5" data-day>
+          {sentences.join(' ')}
+          {worst && worst.over + worst.near > 0 && (
+            <span className="text-rust">
+              {' '}
+              {worst.over > 0
+                ? `${worst.over} ${worst.over === 1 ? 'thing is' : 'things are'} over a limit: see Stops.`
+                : `${worst.near} ${worst.near === 1 ? 'thing comes' : 'things come'} near a limit: see Stops.`}
+            </span>
+          )}
+        </p>
+      )}
       {hiddenLegs > 0 && (
         <p className="no-print border-b border-line px-[18px] py-1.5 text-ink-2" data-hidden-legs>
           This plan goes to a spot that its captain keeps to himself; he or the owner can change it.

@@ -1,22 +1,26 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
+import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { RiskLines } from '../risk/RiskLines';
 import { clock, dayName, fish, GOALS } from '../ui/format';
 import type { ChangesSoFar } from '../workers/plan.worker';
 import type { Working } from './planState';
 import { spotName } from './spotName';
+import type { Told } from './useFindings';
 
 interface PageProps {
   readonly desk: PlanDesk;
   readonly trip: TripView;
   readonly plan: Working;
+  readonly told: Told | null;
   readonly fit: string;
   readonly naive: NaiveDay | null;
   readonly changes: ChangesSoFar | null;
 }
 
 /** The plan on one sheet of paper; on the screen it is not there. */
-export function PlanPage({ desk, trip, plan, fit, naive, changes }: PageProps) {
+export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PageProps) {
   const spot = (id: string) => spotName(desk, id);
   const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
   return (
@@ -25,6 +29,7 @@ export function PlanPage({ desk, trip, plan, fit, naive, changes }: PageProps) {
         {trip.captain.name} · wants {GOALS[trip.goal]} · {clock(trip.startsAt, desk.zone)} to {clock(trip.endsAt, desk.zone)} ·{' '}
         <b>{fish(plan.expected)} fish</b>, {plan.lo80} to {plan.hi80}. {fit}
       </p>
+      <p className="mt-1">{told?.sentences.join(' ')}</p>
       <table className="mt-2 w-full">
         <thead>
           <tr>
@@ -45,6 +50,15 @@ export function PlanPage({ desk, trip, plan, fit, naive, changes }: PageProps) {
               <td>
                 <b>{spot(l.spotId)}</b>
                 {l.pinned ? ' (pinned)' : ''}
+                {told?.risk?.legs[i] && (
+                  <RiskLines
+                    lines={[
+                      ...riskLines(told.risk.legs[i].way, desk.zone, 'on the way'),
+                      ...riskLines(told.risk.legs[i].here, desk.zone),
+                      ...(told.risk.legs[i].legality === '' ? [] : [{ level: 'near' as const, text: told.risk.legs[i].legality }]),
+                    ]}
+                  />
+                )}
               </td>
               <td>
                 {(l.parts.length > 0 ? l.parts : [{ presentationId: l.presentationId, fromMs: l.startMs }]).map((p) => (

@@ -1,4 +1,5 @@
 import type { NewPlan } from '@bluffwind/contract/plan';
+import type { Quantity } from '@bluffwind/core/risk/judge';
 import type { Trigger } from '@bluffwind/core/plan/whatWouldChange';
 import { v7 } from 'uuid';
 
@@ -13,10 +14,12 @@ interface ToKeep {
   readonly without?: readonly string[];
   readonly legs: readonly { readonly spotId: string; readonly startMs: number; readonly departMs: number; readonly pinned: boolean }[];
   readonly triggers: readonly Trigger[];
+  /** What is not known and the captain has seen so. */
+  readonly seen?: readonly Quantity[];
 }
 
 /** A plan as it is sent to be kept, under an id of its own. */
-export function newPlanOf({ replaces, bans, again = false, without = [], legs, triggers }: ToKeep): NewPlan {
+export function newPlanOf({ replaces, bans, again = false, without = [], legs, triggers, seen = [] }: ToKeep): NewPlan {
   const iso = (ms: number) => new Date(ms).toISOString();
   const stay = (l: { spotId: string; startMs: number; departMs: number }) => ({
     spotId: l.spotId,
@@ -28,6 +31,7 @@ export function newPlanOf({ replaces, bans, again = false, without = [], legs, t
     replaces,
     bans: [...bans],
     options: { again, without: [...without] },
+    seen: [...seen],
     triggers: triggers.slice(0, MOST_TRIGGERS).map(({ sentence, worth, chance, condition, planB }) => ({
       sentence,
       worth,

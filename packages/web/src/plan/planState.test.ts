@@ -21,6 +21,7 @@ const plan = (by: string, legs: readonly ShownLeg[] = []): Working => ({
   hi80: 2,
   bound: 1,
   proved: true,
+  runMin: null,
   bans: [],
   again: false,
   order: null,

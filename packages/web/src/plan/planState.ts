@@ -58,6 +58,7 @@ export function fromSaved(p: SavedPlan): Working {
     hi80: p.hi80,
     bound: p.bound,
     proved: p.proved,
+    runMin: p.runMin,
     bans: p.bans,
     again: p.options.again,
     order: null,

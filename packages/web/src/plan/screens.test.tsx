@@ -34,6 +34,8 @@ const ranking = rankTrip(trip);
 const day = layDay(trip, ranking);
 const shown: Working = { ...day, bans: [], again: false, order: null, saved: null, ms: 12, by: 'laid' };
 
+const quiet = { notKnown: [], seen: true, mayEdit: true, onSeen: nothing, sentences: [], worst: null };
+
 describe('the calls', () => {
   const list = (more: Partial<Parameters<typeof CallList>[0]> = {}) => (
     <CallList
@@ -75,9 +77,13 @@ describe('the calls', () => {
 
   it('tell when the sea shuts the way, what is not known, and offer what is not done yet', () => {
     const [top] = ranking.calls;
-    const rough = { ...top, wayShut: [{ fromMs: START + HOUR, toMs: START + 2 * HOUR }], unknown: ['clarity'] } as typeof top & object;
+    const rough = {
+      ...top,
+      wayShut: [{ fromMs: START + HOUR, toMs: START + 2 * HOUR, why: 'waves over the limit' }],
+      unknown: ['clarity'],
+    } as typeof top & object;
     const words = text(list({ calls: [rough], selected: rough.spotId, whyNot: 'Because.' }));
-    expect(words).toContain('Waves over the boat’s own limit shut the way there from 09:00 to 10:00.');
+    expect(words).toContain('The way there is shut: waves over the limit from 09:00 to 10:00.');
     expect(words).toContain('Not known for then: clarity.');
     expect(words).toContain('Because.');
     expect(words).toContain('Pin into the plan');
@@ -206,10 +212,10 @@ describe('beside the plan', () => {
 
   it('what is refused is an alert, a better day only an offer', () => {
     const notices = (plan: Partial<PlanDoing>) =>
-      drawn(<PlanNotices hiddenLegs={0} plan={{ shown, refused: null, offer: null, ...plan } as PlanDoing} />);
+      drawn(<PlanNotices {...quiet} hiddenLegs={0} plan={{ shown, refused: null, offer: null, ...plan } as PlanDoing} />);
     expect(notices({})).toBe('');
     expect(notices({ refused: 'pins: no' })).toMatch(/role="alert".*pins: no/);
-    expect(drawn(<PlanNotices hiddenLegs={1} plan={{ shown, refused: null, offer: null } as PlanDoing} />)).toContain(
+    expect(drawn(<PlanNotices {...quiet} hiddenLegs={1} plan={{ shown, refused: null, offer: null } as PlanDoing} />)).toContain(
       'a spot that its captain keeps to himself',
     );
     const offer = notices({ offer: { ...shown, expected: 12.34 } });

@@ -1,3 +1,4 @@
+import type { DayRisk } from '@bluffwind/core/plan/legRisk';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
 import type { RodRole } from '@bluffwind/core/plan/partyFit';
 import { proxy, type Remote } from 'comlink';
@@ -8,6 +9,12 @@ import type { Working } from './planState';
 export interface Fit {
   readonly sentence: string;
   readonly roles: readonly RodRole[];
+}
+
+/** A plan as it is told: in sentences, and with what speaks against it. */
+export interface Told {
+  readonly sentences: readonly string[];
+  readonly risk: DayRisk | null;
 }
 
 interface Asked {
@@ -24,6 +31,7 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
   const [whyNot, setWhyNot] = useState<string | null>(null);
   const [naive, setNaive] = useState<NaiveDay | null>(null);
   const [fit, setFit] = useState<Fit | null>(null);
+  const [told, setTold] = useState<Told | null>(null);
   const [changes, setChanges] = useState<ChangesSoFar | null>(null);
 
   // Worked out behind the plan, which it never holds up.
@@ -33,6 +41,7 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
     setChanges(null);
     void behind.naive(shown).then((n) => current && setNaive(n));
     if (shown) {
+      void behind.told(shown).then((t) => current && setTold(t));
       void behind.fit(shown).then((f) => current && setFit(f));
       void behind.changes(
         shown,
@@ -41,7 +50,10 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
           if (current) setChanges(so);
         }),
       );
-    } else setFit(null);
+    } else {
+      setFit(null);
+      setTold(null);
+    }
     return () => {
       current = false;
     };
@@ -56,5 +68,5 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
     };
   }, [worker, opened, selected, shown]);
 
-  return { naive, fit, changes, whyNot };
+  return { naive, fit, told, changes, whyNot };
 }

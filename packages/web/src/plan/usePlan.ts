@@ -1,6 +1,7 @@
 // What can be done to a plan: lay, pin, ban, drag, undo, keep. The worker does the arithmetic; this holds what it was asked.
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import type { DayPlan } from '@bluffwind/core/plan/layDay';
+import type { Quantity } from '@bluffwind/core/risk/judge';
 import type { Trigger } from '@bluffwind/core/plan/whatWouldChange';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
@@ -51,7 +52,13 @@ export interface PlanDoing {
 }
 
 /** The plan of a trip's desk. */
-export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remote<PlanWorker> | null, opened: boolean): PlanDoing {
+export function usePlan(
+  tripId: string,
+  desk: PlanDesk | undefined,
+  worker: Remote<PlanWorker> | null,
+  opened: boolean,
+  seen: readonly Quantity[],
+): PlanDoing {
   const queries = useQueryClient();
   const [history, step] = useReducer(move, EMPTY);
   const [refused, setRefused] = useState<string | null>(null);
@@ -158,7 +165,7 @@ export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remo
       try {
         const plan = await post<SavedPlan>(
           `/trips/${tripId}/plans`,
-          newPlanOf({ replaces: desk.saved?.version ?? 0, bans: shown.bans, again: shown.again, legs: shown.legs, triggers }),
+          newPlanOf({ replaces: desk.saved?.version ?? 0, bans: shown.bans, again: shown.again, legs: shown.legs, triggers, seen }),
         );
         loaded.current = `${tripId} ${plan.version}`;
         step({ kind: 'kept', to: { ...fromSaved(plan), order: shown.order, ms: shown.ms } });
@@ -177,7 +184,7 @@ export function usePlan(tripId: string, desk: PlanDesk | undefined, worker: Remo
         setBusy(false);
       }
     },
-    [shown, desk, tripId, queries],
+    [shown, desk, tripId, queries, seen],
   );
 
   return {

@@ -15,7 +15,7 @@ export function useRoute(
 ) {
   return useMemo(() => {
     if (!desk || !chart || !bed || !water || !legs || legs.length === 0) return undefined;
-    const field = runField(bed, { ...desk.boat, speedMps: 1 }, desk.water.tide?.z0M ?? 0, {
+    const field = runField(bed, { ...desk.boat, waveLimitM: desk.boat.waveLimitM ?? 1, speedMps: 1 }, desk.water.tide?.z0M ?? 0, {
       noGo: chart.features.filter((f) => f.kind === 'no-go').map((f) => f.points),
       noWake: [],
     });

@@ -1,31 +1,44 @@
 import type { Chart } from '@bluffwind/contract/grounds';
 import type { OutfitView } from '@bluffwind/contract/outfit';
-import type { WaterStateView } from '@bluffwind/contract/water';
-import { type AgainstSpan, againstHours } from '@bluffwind/core/conditions/againstHours';
+import type { TripView } from '@bluffwind/contract/trips';
+import { openWater } from '@bluffwind/core/conditions/openWater';
 import { passageTimes } from '@bluffwind/core/conditions/passages';
 import { plainSpot, type SpotConditions, type SpotGround, type WaterState } from '@bluffwind/core/conditions/spotConditions';
-import { coldWaterBand } from '@bluffwind/core/exposure/feels';
 import { measureSpot } from '@bluffwind/core/ground/measureSpot';
 import type { SeaBed } from '@bluffwind/core/ground/seaBed';
+import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { judgeSpot } from '@bluffwind/core/risk/atPlace';
+import { findingWords, LEVEL_WORDS, quantityList } from '@bluffwind/core/risk/findingWords';
+import { byGravity, type PartyAtRisk, type Quantity } from '@bluffwind/core/risk/judge';
+import { every, riskSpans } from '@bluffwind/core/risk/judgeSpans';
 import { DAY, HOUR, planningDay, startOfLocalDay } from '@bluffwind/core/units/time';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import { RiskLines } from '../risk/RiskLines';
 import { clock, dayName } from '../ui/format';
+import { BoatLimits } from './BoatLimits';
 
 interface Props {
   readonly chart: Chart;
   readonly bed: SeaBed;
   readonly water: WaterState;
-  readonly state: WaterStateView;
+  readonly waterId: string;
   readonly boats: OutfitView['boats'];
+  /** Trips of today and tomorrow: while a boat is out, its party's limits hold. */
+  readonly trips: readonly TripView[];
   readonly at: (spot: SpotGround, atMs: number) => SpotConditions;
   readonly cursorAt: number;
   readonly zone: string;
+  readonly mayEdit: boolean;
 }
 
-/** When each boat can cross the bars of the cursor's day, and what speaks against being out. */
-export function PassageList({ chart, bed, water, state, boats, at, cursorAt, zone }: Props) {
+const NOBODY: PartyAtRisk = { children: 0, firstTimers: 0, nonSwimmers: 0 };
+const LOOK_MS = 15 * 60_000;
+
+/** When each boat can cross the bars of the cursor's day, and what speaks against being out, at the cursor and through the day. */
+export function PassageList({ chart, bed, water, waterId, boats, trips, at, cursorAt, zone, mayEdit }: Props) {
   const from = startOfLocalDay(planningDay(cursorAt, zone), zone);
   const to = from + DAY;
+  const [editing, setEditing] = useState<OutfitView['boats'][number] | null>(null);
   const passages = useMemo(
     () =>
       chart.features
@@ -42,27 +55,28 @@ export function PassageList({ chart, bed, water, state, boats, at, cursorAt, zon
     [passages, boats, at, from, to],
   );
   // Judged in open water: what the middle of the chart has to offer.
-  const open = useMemo(() => {
-    const m = measureSpot(bed, 'point', [[water.lon, water.lat]]);
-    return plainSpot(water, m.depthMaxM ?? 5, m.fetchM);
-  }, [bed, water]);
-  const thunder = useMemo(() => state.thunderAt.map((t) => Date.parse(t)), [state.thunderAt]);
-  const against = useMemo(
-    () =>
-      boats.map((boat) => ({
-        boat,
-        spans: againstHours(
-          water,
-          at,
-          open,
-          { windMps: boat.windLimitMps, waveM: boat.waveLimitM, speedMps: boat.speedMps },
-          from + 4 * HOUR,
-          from + 22 * HOUR,
-          thunder,
-        ).filter((s) => s.kind !== 'dark'),
-      })),
-    [boats, water, at, open, from, thunder],
-  );
+  const open = useMemo(() => openWater(bed, water), [bed, water]);
+  const against = useMemo(() => {
+    const out = (boatId: string, ms: number) =>
+      trips.find((t) => t.boat.id === boatId && t.water.id === waterId && Date.parse(t.startsAt) <= ms && ms <= Date.parse(t.endsAt));
+    return boats
+      .map((boat) => {
+        const trip = out(boat.id, cursorAt);
+        const judgeAt = (ms: number) => judgeSpot(boat, out(boat.id, ms)?.party ?? NOBODY, open, at(open, ms));
+        const now = judgeAt(cursorAt);
+        const spans = riskSpans(every(from + 4 * HOUR, from + 22 * HOUR, LOOK_MS), from + 22 * HOUR, judgeAt);
+        return {
+          boat,
+          trip,
+          now,
+          lines: riskLines(
+            spans.filter((s) => s.quantity !== 'darkness'),
+            zone,
+          ),
+        };
+      })
+      .sort((a, b) => Number(b.trip !== undefined) - Number(a.trip !== undefined));
+  }, [boats, trips, waterId, at, open, from, cursorAt, zone]);
   const time = (t: number) => (t <= from ? '00:00' : t >= to ? '24:00' : clock(t, zone));
   return (
     <div>
@@ -95,53 +109,49 @@ export function PassageList({ chart, bed, water, state, boats, at, cursorAt, zon
       ))}
       <section>
         <h3 className="font-semibold">What speaks against it, {dayName(from, zone)}</h3>
-        {against.map(({ boat, spans }) => (
+        {against.map(({ boat, trip, now, lines }) => (
           <div key={boat.id} className="border-t border-line py-1.5" data-against={boat.name}>
-            <p>{boat.name}</p>
-            {spans.length === 0 ? (
-              <p className="text-[0.87rem] text-ink-2">Nothing of what is looked at here.</p>
-            ) : (
-              <ul className="text-[0.9rem]">
-                {spans.map((s) => (
-                  <li key={`${s.kind}${s.fromMs}`} className="text-rust">
-                    {againstWords(s)},{' '}
-                    {s.toMs - s.fromMs >= 18 * HOUR ? 'all day' : `${clock(s.fromMs, zone)}–${clock(s.toMs + HOUR / 2, zone)}`}
-                  </li>
-                ))}
-              </ul>
-            )}
+            <p className="flex items-baseline justify-between gap-2">
+              <span>
+                {boat.name}
+                {trip ? <span className="text-ink-2"> with {trip.guests[0]?.name.split(' ').at(-1) ?? 'its'} party</span> : ''}
+              </span>
+              {mayEdit && (
+                <button
+                  type="button"
+                  className="cursor-pointer text-[0.87rem] underline underline-offset-2"
+                  aria-label={`Limits of ${boat.name}`}
+                  onClick={() => setEditing(boat)}
+                >
+                  limits
+                </button>
+              )}
+            </p>
+            <p className="text-[0.9rem]" data-at-cursor={now.worst}>
+              <span className="num">{clock(cursorAt, zone)}</span>{' '}
+              {now.worst === 'within'
+                ? 'all that is looked at is within the limits.'
+                : `${LEVEL_WORDS[now.worst]}: ${[...now.findings]
+                    .filter((f) => f.level === 'over' || f.level === 'near')
+                    .sort(byGravity)
+                    .map((f) => findingWords(f))
+                    .join('; ')}`}
+              {now.findings.some((f) => f.level === 'unknown') && now.worst !== 'within'
+                ? `${now.worst === 'unknown' ? '' : '. Not known: '}${quantityList(
+                    now.findings.filter((f) => f.level === 'unknown' && f.quantity !== 'hazard').map((f) => f.quantity as Quantity),
+                  )}.`
+                : ''}
+            </p>
+            <RiskLines lines={lines} className="text-[0.87rem]" />
           </div>
         ))}
         <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
-          Looked at: wind, gusts, waves, visibility, wind against current, thunder, cold and heat, in open water. Usual practice, never
-          permission: local rules, the licensed captain’s judgement and the maker’s instructions come first.
+          Looked at in open water: wind, gusts, waves, water under the keel, visibility, wind against current, thunder, cold and heat. With
+          children, first-timers or people who do not swim a share of the boat’s limits holds. Usual practice, never permission: local
+          rules, the licensed captain’s judgement and the maker’s instructions come first.
         </p>
       </section>
+      <BoatLimits boat={editing} onClose={() => setEditing(null)} />
     </div>
   );
-}
-
-function againstWords(s: AgainstSpan): string {
-  switch (s.kind) {
-    case 'wind':
-      return `Wind ${s.worst.toFixed(0)} m/s, the boat’s limit is ${s.limit.toFixed(0)}`;
-    case 'gust':
-      return `Gusts ${s.worst.toFixed(0)} m/s`;
-    case 'wave':
-      return `Waves ${s.worst.toFixed(1)} m, the boat’s limit is ${s.limit.toFixed(1)}`;
-    case 'visibility':
-      return `Visibility ${s.worst < 1000 ? `${s.worst.toFixed(0)} m` : `${(s.worst / 1000).toFixed(1)} km`}`;
-    case 'wind against current':
-      return `Wind against ${s.worst.toFixed(1)} m/s of current: steep, short waves`;
-    case 'thunder':
-      return 'Thunder reported: rods down, leave';
-    case 'cold air':
-      return `Feels like ${s.worst.toFixed(0)} °C on the run: layers`;
-    case 'heat':
-      return `Heat index ${s.worst.toFixed(0)} °C: water, shade, breaks`;
-    case 'cold water':
-      return `Water ${s.worst.toFixed(0)} °C: cold shock in the first minute, exhausted in ${coldWaterBand(s.worst)?.exhaustion ?? 'hours'}`;
-    case 'dark':
-      return 'Dark';
-  }
 }

@@ -4,7 +4,7 @@ import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
+import { boardQuery, chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
 import { serverNow } from '../app/clock';
 import { isTyping, useCursor } from '../app/time';
 import { bedOfChart } from '../chart/bedOfChart';
@@ -38,6 +38,7 @@ export default function Water() {
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: water !== undefined, refetchInterval: 20_000 });
   const spots = useQuery({ ...spotsQuery(waterId), enabled: water !== undefined });
   const chart = useQuery({ ...chartQuery(waterId), enabled: water !== undefined });
+  const board = useQuery(boardQuery);
   const [adding, setAdding] = useState(false);
   const [importing, setImporting] = useState(false);
   const cursor = useCursor();
@@ -142,11 +143,13 @@ export default function Water() {
                       chart={chart.data}
                       bed={bed}
                       water={live}
-                      state={s}
+                      waterId={water.id}
                       boats={boats}
+                      trips={[...(board.data?.today ?? []), ...(board.data?.tomorrow ?? [])]}
                       at={at}
                       cursorAt={cursor.at}
                       zone={zone}
+                      mayEdit={me !== undefined && me.role !== 'mate'}
                     />
                   ) : chart.error ? (
                     <Fault error={chart.error} retry={() => void chart.refetch()} />
@@ -176,7 +179,7 @@ export default function Water() {
             now={now}
             zone={zone}
             state={s}
-            limit={boat ? { mps: boat.windLimitMps, name: `${boat.name} stays in above` } : undefined}
+            limit={boat && boat.windLimitMps !== null ? { mps: boat.windLimitMps, name: `${boat.name} stays in above` } : undefined}
             lanes={lanes}
           />
         </div>

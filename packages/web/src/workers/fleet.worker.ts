@@ -6,6 +6,10 @@ import { solveFleet } from '@bluffwind/core/fleet/solveFleet';
 import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
 import { type DayPlan, dayPlan, itineraryProblem, placeOf, scoreDay } from '@bluffwind/core/plan/layDay';
 import { MARGIN_STEPS, type PlanInputs, STEP_MIN } from '@bluffwind/core/plan/planInputs';
+import { riskLines, riskOfLegs } from '@bluffwind/core/plan/legRisk';
+import { laidWithout } from '@bluffwind/core/risk/findingWords';
+import type { Quantity } from '@bluffwind/core/risk/judge';
+import type { RiskSpan } from '@bluffwind/core/risk/judgeSpans';
 import { type Ranking, rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { amongOthers, type SettlingBoat, settleFleet } from '@bluffwind/core/plan/settleFleet';
 import { scenariosOf } from '@bluffwind/core/plan/scenarios';
@@ -33,6 +37,9 @@ export interface FleetTrip {
   readonly plan: DayPlan;
   /** Presentations that it leaves to other boats, with the fish that costs it. */
   readonly without: readonly { readonly presentationId: string; readonly fish: number }[];
+  /** What speaks against its stops and ways, the gravest first, and what it is laid without. */
+  readonly risk: readonly { readonly level: RiskSpan['level']; readonly text: string }[];
+  readonly notKnown: readonly Quantity[];
 }
 
 export interface FleetSoFar {
@@ -49,6 +56,7 @@ const SOLVER_MS = 3000;
 /** Looks of a boat's own solver while baits are shared out. */
 const LOOKS = 400;
 const TRIGGERS = 12;
+const RISKS = 6;
 
 /** A boat with its spots free of what the trips planned here had before; what others keep stays theirs. */
 function freed(b: Boat): PlanInputs {
@@ -85,6 +93,25 @@ function shared(): GoesWithout[] {
 /** The boats as they stand among each other. */
 function settling(leftBy: (b: Boat) => readonly string[]): SettlingBoat[] {
   return boats.map((b) => ({ id: b.tripId, inputs: freed(b), ranking: b.ranking, without: leftBy(b) }));
+}
+
+/** What speaks against a boat's plan. */
+function riskOf(b: Boat, plan: DayPlan): Pick<FleetTrip, 'risk' | 'notKnown'> {
+  const { legs, home, notKnown } = riskOfLegs(b.inputs, b.ranking, plan.legs);
+  const name = (id: string) => b.inputs.spots.find((s) => s.id === id)?.name ?? 'a stop';
+  const order = { over: 0, near: 1, unknown: 2 };
+  const spoken = (spans: readonly RiskSpan[], where: string) =>
+    riskLines(
+      spans.filter((s) => s.level !== 'unknown'),
+      b.inputs.zone,
+      where,
+    );
+  const risk = [
+    ...legs.flatMap((l) => [...spoken(l.way, `on the way to ${name(l.spotId)}`), ...spoken(l.here, `at ${name(l.spotId)}`)]),
+    ...spoken(home, 'on the way home'),
+    ...(notKnown.length > 0 ? [{ level: 'unknown' as const, text: laidWithout(notKnown) }] : []),
+  ];
+  return { risk: risk.sort((x, y) => order[x.level] - order[y.level]).slice(0, RISKS), notKnown };
 }
 
 const work = {
@@ -156,6 +183,7 @@ const work = {
             kept: keptWorth[i] ?? null,
             plan: plans[i] as DayPlan,
             without: given.flatMap((g) => (g.boat === b.tripId ? [{ presentationId: g.bait, fish: g.fish }] : [])),
+            ...riskOf(b, plans[i] as DayPlan),
           };
         }),
       });

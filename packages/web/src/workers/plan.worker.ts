@@ -1,7 +1,9 @@
 // Ranks, lays and tries a trip's day off the main thread, with the same core code as the server.
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { type BacktestSummary, type Foretold, foretellDay, summariseBacktest } from '@bluffwind/core/catchrate/backtest';
+import { daySentences } from '@bluffwind/core/plan/daySentences';
 import { type DayPlan, layDay, type LayOptions, scoreDay, type TimedPin } from '@bluffwind/core/plan/layDay';
+import { type DayRisk, notKnownOfTrip, riskOfLegs } from '@bluffwind/core/plan/legRisk';
 import { type NaiveDay, naiveDay } from '@bluffwind/core/plan/naiveDay';
 import { fitSentence, rodRoles, type RodRole } from '@bluffwind/core/plan/partyFit';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
@@ -9,6 +11,7 @@ import { type Call, type Ranking, rankTrip, type ShutSpot, worldOf } from '@bluf
 import { scenariosOf } from '@bluffwind/core/plan/scenarios';
 import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/core/plan/whatWouldChange';
 import { whyNot } from '@bluffwind/core/plan/whyNot';
+import type { Quantity } from '@bluffwind/core/risk/judge';
 import { DAY } from '@bluffwind/core/units/time';
 import { expose } from 'comlink';
 import { breathe } from './breathe';
@@ -45,7 +48,14 @@ function answer(work: (i: PlanInputs, r: Ranking) => DayPlan): Laid {
 
 const worker = {
   /** Takes a trip's desk and ranks it. */
-  open(from: PlanDesk): { calls: readonly Call[]; shut: readonly ShutSpot[]; sets: number; halfLifeDays: number; ms: number } {
+  open(from: PlanDesk): {
+    calls: readonly Call[];
+    shut: readonly ShutSpot[];
+    notKnown: readonly Quantity[];
+    sets: number;
+    halfLifeDays: number;
+    ms: number;
+  } {
     const start = performance.now();
     desk = from;
     inputs = deskInputs(from);
@@ -54,6 +64,7 @@ const worker = {
     return {
       calls: ranking.calls,
       shut: ranking.shut,
+      notKnown: notKnownOfTrip(inputs, ranking),
       sets: model.sets,
       halfLifeDays: model.driftHalfLifeDays,
       ms: performance.now() - start,
@@ -77,6 +88,11 @@ const worker = {
   fit(plan: DayPlan): { sentence: string; roles: readonly RodRole[] } {
     if (!inputs || !ranking || !desk) return { sentence: '', roles: [] };
     return { sentence: fitSentence(inputs, ranking, plan, desk.guests), roles: rodRoles(desk.guests, inputs.rods) };
+  },
+  /** The plan in three sentences, and what speaks against its stops and ways. */
+  told(plan: DayPlan): { sentences: readonly string[]; risk: DayRisk | null } {
+    if (!inputs || !ranking) return { sentences: [], risk: null };
+    return { sentences: daySentences(inputs, ranking, plan), risk: riskOfLegs(inputs, ranking, plan.legs) };
   },
   /** What would change a plan, told as it becomes known. A newer question ends an older one. */
   async changes(plan: DayPlan, options: Omit<LayOptions, 'stop'>, told: (so: ChangesSoFar) => void): Promise<void> {

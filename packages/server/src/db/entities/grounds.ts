@@ -1,3 +1,5 @@
+import type { Hazard } from '@bluffwind/core/risk/hazard';
+import type { LengthKind } from '@bluffwind/core/rules/verdict';
 import { EntitySchema } from 'typeorm';
 
 export interface SpotRow {
@@ -22,7 +24,7 @@ export interface SpotRow {
   footing: number;
   shape: 'point' | 'line' | 'area';
   points: [number, number][];
-  hazards: string;
+  hazards: Hazard[];
   legality: string;
   restDays: number;
   pressure: number;
@@ -56,7 +58,7 @@ export const SpotEntity = new EntitySchema<SpotRow>({
     footing: { type: 'int', default: 1 },
     shape: { type: 'text', default: 'point' },
     points: { type: 'jsonb' },
-    hazards: { type: 'text', default: '' },
+    hazards: { type: 'jsonb', default: [] },
     legality: { type: 'text', default: '' },
     restDays: { type: 'int', name: 'rest_days', default: 0 },
     pressure: { type: 'int', default: 1 },
@@ -165,8 +167,11 @@ export interface SpeciesRow {
   outfitId: string;
   name: string;
   habitat: 'salt' | 'fresh';
-  lengthKind: 'total' | 'fork' | 'standard';
+  lengthKind: LengthKind;
   sizeGoalMm: number | null;
+  /** Usual lengths from least to most, mm. */
+  leastMm: number | null;
+  mostMm: number | null;
   caution: string;
 }
 export const SpeciesEntity = new EntitySchema<SpeciesRow>({
@@ -178,6 +183,8 @@ export const SpeciesEntity = new EntitySchema<SpeciesRow>({
     habitat: { type: 'text' },
     lengthKind: { type: 'text', name: 'length_kind' },
     sizeGoalMm: { type: 'int', name: 'size_goal_mm', nullable: true },
+    leastMm: { type: 'int', name: 'least_mm', nullable: true },
+    mostMm: { type: 'int', name: 'most_mm', nullable: true },
     caution: { type: 'text' },
   },
 });

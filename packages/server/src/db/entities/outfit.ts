@@ -60,8 +60,10 @@ export interface BoatRow {
   seats: number;
   speedMps: number;
   draughtM: number;
-  windLimitMps: number;
-  waveLimitM: number;
+  /** Limits that are null are not known. */
+  windLimitMps: number | null;
+  gustLimitMps: number | null;
+  waveLimitM: number | null;
   tankL: number;
   burnLph: number;
 }
@@ -75,10 +77,30 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     seats: { type: 'int' },
     speedMps: { type: 'double precision', name: 'speed_mps' },
     draughtM: { type: 'double precision', name: 'draught_m' },
-    windLimitMps: { type: 'double precision', name: 'wind_limit_mps' },
-    waveLimitM: { type: 'double precision', name: 'wave_limit_m' },
+    windLimitMps: { type: 'double precision', name: 'wind_limit_mps', nullable: true },
+    gustLimitMps: { type: 'double precision', name: 'gust_limit_mps', nullable: true },
+    waveLimitM: { type: 'double precision', name: 'wave_limit_m', nullable: true },
     tankL: { type: 'double precision', name: 'tank_l' },
     burnLph: { type: 'double precision', name: 'burn_lph' },
+  },
+});
+
+/** A boat's tank filled up: what it burned before does not count any more. */
+export interface RefillRow {
+  id: string;
+  outfitId: string;
+  boatId: string;
+  at: Date;
+  by: string;
+}
+export const RefillEntity = new EntitySchema<RefillRow>({
+  name: 'refill',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    boatId: { type: 'uuid', name: 'boat_id' },
+    at: { type: 'timestamptz' },
+    by: { type: 'uuid' },
   },
 });
 
@@ -92,6 +114,8 @@ export interface ClientRow {
   medicalNote: string;
   hand: 'left' | 'right' | null;
   wishes: string;
+  /** Null where nobody has asked. */
+  swims: boolean | null;
 }
 export const ClientEntity = new EntitySchema<ClientRow>({
   name: 'client',
@@ -105,6 +129,7 @@ export const ClientEntity = new EntitySchema<ClientRow>({
     medicalNote: { type: 'text', name: 'medical_note' },
     hand: { type: 'text', nullable: true },
     wishes: { type: 'text', default: '' },
+    swims: { type: 'boolean', nullable: true },
   },
 });
 

@@ -1,4 +1,5 @@
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
+import type { LengthKind } from '@bluffwind/core/rules/verdict';
 import { EntitySchema } from 'typeorm';
 
 export type TripStatus = 'planned' | 'under way' | 'done' | 'cancelled';
@@ -24,6 +25,8 @@ export interface TripRow {
   footing: number;
   breaks: { name: string; from: string; to: string }[];
   aboard: string[] | null;
+  /** Share of the boat's limits that holds with children, first-timers or people who do not swim aboard. */
+  limitShare: number;
 }
 export const TripEntity = new EntitySchema<TripRow>({
   name: 'trip',
@@ -46,6 +49,7 @@ export const TripEntity = new EntitySchema<TripRow>({
     footing: { type: 'int', default: 3 },
     breaks: { type: 'jsonb', default: [] },
     aboard: { type: 'uuid', array: true, nullable: true },
+    limitShare: { type: 'double precision', name: 'limit_share', default: 0.75 },
   },
 });
 
@@ -98,6 +102,10 @@ export interface PlanRow {
   options: unknown;
   basis: unknown;
   triggers: unknown;
+  /** Minutes under way, the run home included; null where it is not known. */
+  runMin: number | null;
+  /** What it was laid without, since nobody had said it; seen by who kept it. */
+  notKnown: string[];
 }
 export const PlanEntity = new EntitySchema<PlanRow>({
   name: 'plan',
@@ -120,6 +128,8 @@ export const PlanEntity = new EntitySchema<PlanRow>({
     options: { type: 'jsonb', default: {} },
     basis: { type: 'jsonb', nullable: true },
     triggers: { type: 'jsonb', default: [] },
+    runMin: { type: 'double precision', name: 'run_min', nullable: true },
+    notKnown: { type: 'text', name: 'not_known', array: true, default: [] },
   },
 });
 
@@ -213,7 +223,7 @@ export interface CatchRow {
   clientId: string | null;
   at: Date;
   lengthMm: number | null;
-  lengthKind: 'total' | 'fork' | 'standard';
+  lengthKind: LengthKind;
   outcome: 'landed' | 'lost' | 'missed';
   kept: boolean;
   deletedAt: Date | null;
@@ -243,6 +253,9 @@ export interface SightingRow {
   at: Date;
   kind: string;
   note: string;
+  /** Depth of what was seen, m, and how it lay to the bottom. */
+  depthM: number | null;
+  relation: 'tight' | 'above' | null;
   deletedAt: Date | null;
 }
 export const SightingEntity = new EntitySchema<SightingRow>({
@@ -255,6 +268,8 @@ export const SightingEntity = new EntitySchema<SightingRow>({
     at: { type: 'timestamptz' },
     kind: { type: 'text' },
     note: { type: 'text' },
+    depthM: { type: 'double precision', name: 'depth_m', nullable: true },
+    relation: { type: 'text', nullable: true },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
   },
 });

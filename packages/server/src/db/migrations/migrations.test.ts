@@ -7,6 +7,7 @@ import { House1780000000001 } from './0001-house';
 import { WaterAndGrounds1780000000002 } from './0002-water-and-grounds';
 import { Plan1780000000003 } from './0003-plan';
 import { Keepers1780000000004 } from './0004-keepers';
+import { Safety1780000000005 } from './0005-safety';
 
 let owner: DataSource;
 let run: QueryRunner;
@@ -80,6 +81,26 @@ describe('migrations on a database with rows in it', () => {
     expect(await run.query('select keeper_id, footing from spot')).toEqual([{ keeper_id: null, footing: 1 }]);
     expect(await run.query('select footing from trip')).toEqual([{ footing: 3 }]);
     expect(await run.query('select trips_a_day from presentation')).toEqual([{ trips_a_day: null }]);
+    await run.query(`update spot set hazards = 'Old wreck off the point.'`);
+    await new Safety1780000000005().up(run);
+    expect(await run.query('select wind_limit_mps, gust_limit_mps from boat')).toEqual([{ wind_limit_mps: 12, gust_limit_mps: 15 }]);
+    expect((await run.query('select hazards from spot'))[0].hazards).toEqual([
+      {
+        kind: 'other',
+        windSectorDeg: null,
+        windMps: null,
+        waveM: null,
+        tideBelowM: null,
+        tideAboveM: null,
+        binds: false,
+        note: 'Old wreck off the point.',
+      },
+    ]);
+    expect(await run.query('select swims from client')).toEqual([{ swims: null }]);
+    expect(await run.query('select limit_share from trip')).toEqual([{ limit_share: 0.75 }]);
+    // The leg arrives as the trip begins: no way out is counted, and none home.
+    expect(await run.query('select run_min, not_known from plan')).toEqual([{ run_min: 0, not_known: [] }]);
+    expect(await run.query('select * from fished_set')).toEqual([]);
   });
   it('give every table of an outfit a policy', async () => {
     const open: { name: string }[] = await run.query(

@@ -1,0 +1,114 @@
+// What speaks against each stop of a plan and the way to it, by the one judgement, and what is not known of the day.
+import { judgeSpot } from '../risk/atPlace';
+import { findingWords, quantityList } from '../risk/findingWords';
+import { type Finding, graver, type Judgement, type Level, QUANTITIES, type Quantity } from '../risk/judge';
+import { every, findingKey, type RiskSpan, riskSpans } from '../risk/judgeSpans';
+import { localTime } from '../units/time';
+import type { PlanLeg } from './layDay';
+import type { PlanInputs, PlanSpot, WaysAt } from './planInputs';
+import { type Ranking, STEP_MS } from './rankTrip';
+import { waysOfTrip } from './waysByTide';
+
+/** One stop with its way. */
+export interface LegRisk {
+  readonly spotId: string;
+  readonly here: readonly RiskSpan[];
+  readonly way: readonly RiskSpan[];
+  readonly legality: string;
+}
+
+export interface DayRisk {
+  readonly legs: readonly LegRisk[];
+  /** On the run home. */
+  readonly home: readonly RiskSpan[];
+  /** What nobody has said of the stops and ways. */
+  readonly notKnown: readonly Quantity[];
+  readonly worst: Level;
+}
+
+const LOOK_MS = 15 * 60_000;
+
+type Stay = Pick<PlanLeg, 'spotId' | 'arriveMs' | 'startMs' | 'departMs'>;
+
+/** Judges a plan's stops and ways. Stops at spots that are not among the inputs are left out. */
+export function riskOfLegs(inputs: PlanInputs, ranking: Ranking, legs: readonly Stay[]): DayRisk {
+  const indexOf = (id: string | undefined) => (id === undefined ? -1 : inputs.spots.findIndex((s) => s.id === id));
+  const step = (ms: number) => Math.max(0, Math.floor((ms - inputs.startsAt) / STEP_MS));
+  const unknown = new Set<Finding['quantity']>();
+  let worst: Level = 'within';
+  const spans = (fromMs: number, toMs: number, everyMs: number, at: (ms: number) => Judgement): RiskSpan[] => {
+    const list = riskSpans(every(fromMs, toMs, everyMs), toMs, at);
+    for (const s of list) {
+      worst = graver(worst, s.level);
+      if (s.level === 'unknown') unknown.add(s.quantity);
+    }
+    return list;
+  };
+  const onWay = (from: number, to: number, fromMs: number, toMs: number): RiskSpan[] => {
+    if (to < 0 || toMs <= fromMs) return [];
+    const places = (w: WaysAt) => (from < 0 ? w.dockSea[to] : w.betweenSea[from]?.[to]) ?? [];
+    const sets = waysOfTrip(inputs);
+    const level = (ms: number) => ranking.ways.level[Math.min(ranking.ways.level.length - 1, step(ms))] ?? 0;
+    const met = new Set(places(sets[level(fromMs)] as WaysAt));
+    if (met.size === 0) return [];
+    return spans(fromMs, toMs, STEP_MS, (ms) => joined([...met].map((p) => ranking.ways.judgeAt(p, step(ms)))));
+  };
+  let before = -1;
+  let leftMs = inputs.startsAt;
+  const out = legs.map((l): LegRisk => {
+    const s = indexOf(l.spotId);
+    const spot = inputs.spots[s] as PlanSpot | undefined;
+    const way = onWay(before, s, leftMs, l.arriveMs);
+    const here = spot
+      ? spans(l.arriveMs, l.departMs, LOOK_MS, (ms) => judgeSpot(inputs.boat, inputs.party, spot, ranking.conditionsAt(s, step(ms))))
+      : [];
+    [before, leftMs] = [s, l.departMs];
+    return { spotId: l.spotId, here, way, legality: spot?.legality ?? '' };
+  });
+  const last = inputs.dockTravelMin[before];
+  const home = before >= 0 && last != null ? onWay(-1, before, leftMs, leftMs + last * 60_000) : [];
+  return { legs: out, home, notKnown: QUANTITIES.filter((q) => unknown.has(q)), worst };
+}
+
+/** One judgement of several: of each thing the gravest. */
+function joined(list: readonly Judgement[]): Judgement {
+  const order: Record<Level, number> = { over: 3, near: 2, unknown: 1, within: 0 };
+  const by = new Map<string, Finding>();
+  for (const j of list)
+    for (const f of j.findings) {
+      const known = by.get(findingKey(f));
+      const worse = !known || order[f.level] > order[known.level] || (f.level === known.level && (f.value ?? 0) > (known.value ?? 0));
+      if (worse) by.set(findingKey(f), f);
+    }
+  return { worst: list.reduce<Level>((w, j) => graver(w, j.worst), 'within'), findings: [...by.values()] };
+}
+
+/** "Gusts 11.0 m/s, over the limit of 10.0, 12:30 to 14:00". @param where - "on the way", or nothing. */
+export function spanWords(s: RiskSpan, zone: string, where = ''): string {
+  const words = findingWords(s.worst, where).replace(/\.$/, '');
+  return `${words}, ${localTime(s.fromMs, zone)} to ${localTime(s.toMs, zone)}`;
+}
+
+/** A stop's lines, the gravest first; what is not known stands in one line at the end. */
+export function riskLines(spans: readonly RiskSpan[], zone: string, where = ''): { level: RiskSpan['level']; text: string }[] {
+  const known = spans.filter((s) => s.level !== 'unknown' || s.quantity === 'hazard');
+  const unknown = spans.filter((s) => s.level === 'unknown' && s.quantity !== 'hazard').map((s) => s.quantity as Quantity);
+  const lines = known.map((s) => ({ level: s.level, text: spanWords(s, zone, where) }));
+  if (unknown.length > 0)
+    lines.push({ level: 'unknown', text: `Not known${where === '' ? '' : ` ${where}`}: ${quantityList([...new Set(unknown)])}` });
+  return lines;
+}
+
+/** What nobody has said of a trip's spots and ways at any of its hours: a plan is laid without it. */
+export function notKnownOfTrip(inputs: PlanInputs, ranking: Ranking): Quantity[] {
+  const unknown = new Set<Finding['quantity']>();
+  const steps = Math.floor((inputs.endsAt - inputs.startsAt) / STEP_MS);
+  const note = (j: Judgement) => {
+    for (const f of j.findings) if (f.level === 'unknown') unknown.add(f.quantity);
+  };
+  for (let t = 0; t < steps; t += LOOK_MS / STEP_MS) {
+    inputs.spots.forEach((spot, s) => note(judgeSpot(inputs.boat, inputs.party, spot, ranking.conditionsAt(s, t))));
+    inputs.sea.places.forEach((_, p) => note(ranking.ways.judgeAt(p, t)));
+  }
+  return QUANTITIES.filter((q) => unknown.has(q));
+}

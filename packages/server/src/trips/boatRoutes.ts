@@ -1,0 +1,62 @@
+// A boat's limits as the crew sets them, and its tank filled up.
+import { id } from '@bluffwind/contract/ids';
+import { boatLimitsEdit, newRefill } from '@bluffwind/contract/risk';
+import { createRoute, z } from '@hono/zod-openapi';
+import { audit } from '../audit';
+import { BoatEntity, RefillEntity } from '../db/entities/outfit';
+import { Problem } from '../errors';
+import { type Deps, found, requireCaptain, router } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+
+const byId = z.object({ id });
+const done = z.object({ ok: z.literal(true) });
+/** How far a clock may run ahead. */
+const AHEAD_MS = 2 * 60_000;
+
+export function boatRoutes({ clock }: Deps) {
+  const app = router();
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/boats/{id}/limits',
+      request: { params: byId, ...jsonBody(boatLimitsEdit) },
+      responses: answers(done, 'Stored'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const boat = found(await entities.findOneBy(BoatEntity, { id: c.req.valid('param').id }), 'boat');
+      const body = c.req.valid('json');
+      const { windLimitMps, gustLimitMps, waveLimitM } = boat;
+      await entities.update(BoatEntity, { id: boat.id }, body);
+      await audit(entities, c.get('who'), clock.now(), 'change limits', 'boat', boat.id, {
+        from: { windLimitMps, gustLimitMps, waveLimitM },
+        to: body,
+      });
+      return c.json({ ok: true as const }, 200);
+    },
+  );
+  app.openapi(
+    createRoute({
+      method: 'post',
+      path: '/boats/{id}/refills',
+      request: { params: byId, ...jsonBody(newRefill) },
+      responses: answers(done, 'The tank is full from then on'),
+    }),
+    async (c) => {
+      const entities = c.get('entities');
+      const who = c.get('who');
+      const boat = found(await entities.findOneBy(BoatEntity, { id: c.req.valid('param').id }), 'boat');
+      const { id: refillId, at } = c.req.valid('json');
+      if (Date.parse(at) > clock.now() + AHEAD_MS)
+        throw new Problem('invalid', 'at: a refill cannot come from the future', [{ field: 'at', message: 'in the future' }]);
+      // Sent again it is the same refill.
+      if (!(await entities.existsBy(RefillEntity, { id: refillId }))) {
+        await entities.insert(RefillEntity, { id: refillId, outfitId: who.outfitId, boatId: boat.id, at: new Date(at), by: who.personId });
+        await audit(entities, who, clock.now(), 'refill', 'boat', boat.id, { at });
+      }
+      return c.json({ ok: true as const }, 200);
+    },
+  );
+  return app;
+}

@@ -1,0 +1,18 @@
+// What a trip's boat and party bring to the judgement of risk.
+import { partyAtRisk } from '@bluffwind/core/risk/partyOf';
+import type { BoatRow, ClientRow } from '../db/entities/outfit';
+import type { TripRow } from '../db/entities/trip';
+
+/** A boat's own limits; those that are null are not known. */
+export function limitsOf({ draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps }: BoatRow) {
+  return { draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps };
+}
+
+/** Who is aboard, as far as limits go; whom nobody has asked counts as a swimmer. */
+export function partyOfTrip(trip: Pick<TripRow, 'limitShare'>, guests: readonly Pick<ClientRow, 'child' | 'experience' | 'swims'>[]) {
+  const p = partyAtRisk(
+    guests.map((g) => ({ ...g, swims: g.swims !== false })),
+    trip.limitShare,
+  );
+  return { children: Number(p.children), firstTimers: Number(p.firstTimers), nonSwimmers: Number(p.nonSwimmers), share: trip.limitShare };
+}

@@ -1,0 +1,75 @@
+import type { PlanDesk } from '@bluffwind/contract/plan';
+import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { RiskLines } from '../risk/RiskLines';
+import { clock, fish } from '../ui/format';
+import { spotName } from './spotName';
+import type { Told } from './useFindings';
+import type { Working } from './planState';
+
+interface StopsProps {
+  readonly desk: PlanDesk;
+  readonly shown: Working | null;
+  readonly told: Told | null;
+  readonly selected: string | null;
+  readonly onSelect: (spotId: string) => void;
+}
+
+/** The plan's stops in order, each with its baits, what speaks against it and the way there, and what has to be checked. */
+export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
+  if (!shown || shown.legs.length === 0) return <p className="py-3 text-ink-2">No stops yet. S lays the day.</p>;
+  const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
+  const risk = told?.risk ?? null;
+  const home = risk ? riskLines(risk.home, desk.zone, 'on the way home') : [];
+  return (
+    <>
+      <h2 className="sr-only">Stops</h2>
+      <ol>
+        {shown.legs.map((l, i) => {
+          const own = risk?.legs[i];
+          const spot = desk.spots.find((s) => s.id === l.spotId);
+          return (
+            <li key={l.startMs} className="border-t border-line py-2 first:border-t-0" data-stop={spotName(desk, l.spotId)}>
+              <button
+                type="button"
+                aria-pressed={l.spotId === selected}
+                onClick={() => onSelect(l.spotId)}
+                className="flex w-full cursor-pointer items-baseline justify-between gap-3 text-left"
+              >
+                <b>
+                  {i + 1} {spotName(desk, l.spotId)}
+                </b>
+                <span className="num shrink-0 text-[0.87rem]">
+                  {clock(l.startMs, desk.zone)}–{clock(l.departMs, desk.zone)}
+                </span>
+              </button>
+              <p className="text-[0.9rem] text-ink-2">
+                {(l.parts.length > 0 ? l.parts.map((p) => bait(p.presentationId)) : [bait(l.presentationId)]).join(', then ')}
+              </p>
+              <p className="text-[0.9rem]">
+                about <b className="num">{fish(l.expected)}</b> fish, {l.lo80} to {l.hi80}
+              </p>
+              {own && (
+                <RiskLines
+                  className="mt-0.5 text-[0.87rem]"
+                  lines={[...riskLines(own.way, desk.zone, 'on the way'), ...riskLines(own.here, desk.zone)]}
+                />
+              )}
+              {spot?.legality && <p className="text-[0.87rem] text-rust">{spot.legality} To be checked locally.</p>}
+            </li>
+          );
+        })}
+      </ol>
+      <RiskLines lines={home} className="border-t border-line pt-2 text-[0.87rem]" />
+      {shown.runMin !== null && (
+        <p className="border-t border-line pt-2 text-[0.87rem] text-ink-2">
+          <span className="num">{shown.runMin.toFixed(0)}</span> min under way with the run home
+          {desk.boat.runMin === null ? '' : `; the fuel is good for ${desk.boat.runMin.toFixed(0)} with a third in reserve`}
+          {desk.fuel === '' ? '.' : `. ${desk.fuel}.`}
+        </p>
+      )}
+      <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
+        Usual practice, never permission: local rules, the licensed captain’s judgement and the maker’s instructions come first.
+      </p>
+    </>
+  );
+}
