@@ -92,6 +92,7 @@ export const SOUND_CURRENTS = (
     ['Mouth', 1150, 3050, 78, 258, 1.05],
     ['Gannet Pier', 4230, 2950, 95, 275, 0.62],
     ['Upper sound', 7300, 2900, 88, 268, 0.34],
+    ['Head of the sound', 9150, 2950, 84, 264, 0.2],
   ] as const
 ).map(([name, x, y, floodToDeg, ebbToDeg, strength]) => ({
   name,

@@ -2,14 +2,12 @@ import { z } from 'zod';
 import { id, instant, lengthKind } from './ids';
 import { boatLimits, hazard, party } from './risk';
 import { ruleBody } from './rule';
+import { sign } from './sign';
 import { tripView } from './trips';
 import { waterRecord } from './water';
 
 const base = { entryId: id, at: instant };
 const setStart = z.object({ id, presentationId: id, rods: z.int().min(1).max(20) }).strict();
-
-/** What can be seen that tells of fish. */
-export const sign = z.enum(['bait', 'birds', 'marks', 'rays', 'surface', 'follow', 'colour', 'temperature']);
 
 /** One thing that happened on deck, with a key made on the phone; sent again it changes nothing. */
 export const deckEntry = z.discriminatedUnion('kind', [

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { id, instant } from './ids';
 import { envelope } from './presentations';
 import { boatLimits, hazard, party, quantity } from './risk';
+import { sign } from './sign';
 import { waterRecord } from './water';
 
 const nullable = z.number().nullable();
@@ -30,6 +31,10 @@ export const evidence = z.object({
   depthM: z.array(nullable),
   onshore: z.array(nullable),
   currentMps: z.array(nullable),
+  sinceTurnH: z.array(nullable),
+  tidePush: z.array(nullable),
+  waterTemp48hC: z.array(nullable),
+  flowM3s: z.array(nullable),
 });
 export type Evidence = z.infer<typeof evidence>;
 
@@ -181,9 +186,16 @@ export const planDesk = z.object({
       zone: z.enum(['bottom', 'middle', 'surface']),
       look: z.string(),
       envelope,
+      sizeMm: nullable,
+      weightG: nullable,
+      pauseS: nullable,
+      leaderKg: nullable,
+      colour: z.string(),
     }),
   ),
   evidence,
+  /** Signs of fish seen on this water of late. */
+  signs: z.array(z.object({ at: z.number(), spot: id, kind: sign, relation: z.enum(['tight', 'above']).nullable() })),
   taken: z.array(z.object({ tripId: id, spotId: id, fromMs: z.number(), toMs: z.number(), boat: z.string() })),
   /** Wind of each member of the newest forecast. */
   members: z

@@ -241,13 +241,13 @@ describe('rules of the trade (common practice) as prior means', () => {
   const priors = fitCatchRate(WORLD, []);
   const ratio = (a: RateConditions, b: RateConditions) => priors.rate(ask('pier', a)) / priors.rate(ask('pier', b));
   it('T1: low light is better than high sun, and worse in the shallows under high sun', () => {
-    expect(ratio({ ...WATER, sunHeightDeg: 3 }, { ...WATER, sunHeightDeg: 50 })).toBeGreaterThan(1.1);
+    expect(ratio({ ...WATER, sunHeightDeg: 3 }, { ...WATER, sunHeightDeg: 50 })).toBeCloseTo(1.2 / 1.1, 9);
     expect(ratio({ ...WATER, sunHeightDeg: 50, depthM: 1 }, { ...WATER, sunHeightDeg: 50, depthM: 3 })).toBeLessThan(0.85);
   });
   it('T2: the turn of the tide is better than the middle of a run', () => {
-    expect(ratio({ ...WATER, tideStage: 0.01 }, { ...WATER, tideStage: 0.25 })).toBeCloseTo(1.15, 6);
+    expect(ratio({ ...WATER, tideStage: 0.01 }, { ...WATER, tideStage: 0.25 })).toBeCloseTo(1.25, 6);
   });
-  it('P3 and P1: a bait outside its temperatures or depths is worth less', () => {
+  it('a bait outside its temperatures or depths is worth less', () => {
     expect(ratio({ ...WATER, waterTempC: 3 }, { ...WATER, waterTempC: 14 })).toBeLessThan(0.5);
     expect(ratio({ ...WATER, depthM: 12 }, WATER)).toBeLessThan(0.5);
   });
@@ -257,9 +257,10 @@ describe('rules of the trade (common practice) as prior means', () => {
     expect(ratio(bank(1, 8.5), bank(-1, 8.5))).toBeLessThan(0.85);
   });
   it('each is named beside the factor that it set', () => {
-    const rules = priors.factors(ask('pier', { ...WATER, tideStage: 0.01, depthM: 12 })).flatMap((f) => f.rule ?? []);
+    const named = fitCatchRate({ ...WORLD, presentations: [{ id: 'minnow', family: 'F6', envelope: ENVELOPE }] }, []);
+    const rules = named.factors(ask('pier', { ...WATER, tideStage: 0.01, depthM: 12 })).flatMap((f) => f.rule ?? []);
     expect(rules).toEqual(
-      expect.arrayContaining([expect.objectContaining({ id: 'T2', prior: 1.15 }), expect.objectContaining({ id: 'P1', prior: 0.4 })]),
+      expect.arrayContaining([expect.objectContaining({ id: 'T2', prior: 1.25 }), expect.objectContaining({ id: 'F6', prior: 0.4 })]),
     );
   });
 });

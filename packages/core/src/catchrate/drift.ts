@@ -1,9 +1,13 @@
 // How a spot has done lately against what its long record expects: a Gamma-Poisson filter whose memory fades. How fast
-// it should fade is learned from the log, by which half-life would have foretold each stop best from the ones before.
+// it should fade is learned from the log, by which half-life would have foretold each stop best from the ones before. Where a school
+// that comes and goes would have foretold the log better (schoolDrift.ts), that is taken instead.
 import { DAY } from '../units/time';
+import { filterSchools, type SchoolDrift, schoolLogVariance, schoolMultiplier } from './schoolDrift';
 
 /** Half-lives tried, days. */
 const HALF_LIVES_DAYS = [4, 8, 16, 32] as const;
+/** Rows below which a school that comes and goes is not looked for. */
+const LEAST_ROWS = 60;
 
 /** Rows in time order. */
 export interface DriftRows {
@@ -24,12 +28,21 @@ export interface Drift {
   /** Fish and expectation by spot, faded to now. */
   readonly fish: Float64Array;
   readonly expected: Float64Array;
+  /** The school that comes and goes, where it foretells the log better; null where the fading memory does. */
+  readonly schools: SchoolDrift | null;
 }
 
 /** Multiplier of a spot from its faded fish and expectation. */
 export function driftOf(d: Drift, spot: number): number {
   if (spot < 0) return 1;
+  if (d.schools) return schoolMultiplier(d.schools, spot);
   return (d.k + (d.fish[spot] as number) / d.phi) / (d.k + (d.expected[spot] as number) / d.phi);
+}
+
+/** Variance of the logarithm of a spot's multiplier; an unknown spot has the whole spread. */
+export function driftLogVariance(d: Drift, spot: number): number {
+  if (d.schools && spot >= 0) return schoolLogVariance(d.schools, spot);
+  return 1 / (d.k + (spot < 0 ? 0 : (d.expected[spot] as number) / d.phi));
 }
 
 /**
@@ -45,8 +58,12 @@ export function filterDrift(
   phi: number,
   { halfLifeDays = null, each }: { halfLifeDays?: number | null; each?: (row: number, multiplier: number) => void } = {},
 ): Drift {
-  const best = halfLifeDays ?? bestHalfLife(rows, k, phi);
-  const state = run(rows, k, phi, best, each);
+  const known = halfLifeDays === null ? bestHalfLife(rows, k, phi) : { halfLife: halfLifeDays, gain: gainOf(rows, k, phi, halfLifeDays) };
+  const best = known.halfLife;
+  const found = rows.count >= LEAST_ROWS ? filterSchools(rows, now, phi) : null;
+  const schools = found && found.gain > known.gain ? found : null;
+  if (schools && each) filterSchools(rows, now, phi, each);
+  const state = run(rows, k, phi, best, schools ? undefined : each);
   const fade = (s: number) => Math.exp((-Math.LN2 * Math.max(0, now - (state.last[s] as number))) / DAY / best);
   return {
     halfLifeDays: best,
@@ -54,18 +71,24 @@ export function filterDrift(
     phi,
     fish: state.fish.map((x, s) => x * fade(s)),
     expected: state.expected.map((x, s) => x * fade(s)),
+    schools,
   };
 }
 
-function bestHalfLife(rows: DriftRows, k: number, phi: number): number {
-  let best: number = HALF_LIVES_DAYS[1];
-  let most = Number.NEGATIVE_INFINITY;
-  for (const h of HALF_LIVES_DAYS) {
-    let gain = 0;
-    run(rows, k, phi, h, (i, m) => {
-      gain += (rows.fish[i] as number) * Math.log(m) - (rows.expected[i] as number) * (m - 1);
-    });
-    if (gain > most) [best, most] = [h, gain];
+/** What a half-life would have added to what was foretold: sum of y log m - e (m - 1). */
+function gainOf(rows: DriftRows, k: number, phi: number, halfLife: number): number {
+  let gain = 0;
+  run(rows, k, phi, halfLife, (i, m) => {
+    gain += (rows.fish[i] as number) * Math.log(m) - (rows.expected[i] as number) * (m - 1);
+  });
+  return gain;
+}
+
+function bestHalfLife(rows: DriftRows, k: number, phi: number): { halfLife: number; gain: number } {
+  let best: { halfLife: number; gain: number } = { halfLife: HALF_LIVES_DAYS[1], gain: Number.NEGATIVE_INFINITY };
+  for (const halfLife of HALF_LIVES_DAYS) {
+    const gain = gainOf(rows, k, phi, halfLife);
+    if (gain > best.gain) best = { halfLife, gain };
   }
   return best;
 }

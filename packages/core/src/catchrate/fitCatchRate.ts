@@ -1,11 +1,12 @@
 // The ranking model: a pooled log-linear rate (penalisedPoisson) over the groups of the trade, the spot's drift, and the
 // share of fish that the goal counts. Every part is a factor, so a rate can be taken apart exactly.
-import { type Drift, driftOf, filterDrift } from './drift';
+import { type Drift, driftLogVariance, driftOf, filterDrift } from './drift';
 import { type Encoded, encode, FIT_GROUPS, placesOf } from './encode';
 import { type GoalShare, goalShare } from './goalShare';
 import { type Group, GROUPS, type Lists, levelsOf, listsOf, setBait, waterLevels } from './groups';
 import { type FactorGroup, type FactorState, fitFactors, levelInformation } from './penalisedPoisson';
-import type { TradeRule } from './tradeRules';
+import { SIGN_HALF_LIVES_H } from './signs';
+import { OF_FAMILY, type TradeRule } from './tradeRules';
 import type { FishedSet, RateConditions, RateQuery, RateWorld } from './world';
 
 /** One part of a rate, with what the log says of it. */
@@ -31,6 +32,8 @@ export interface CatchRateModel {
   readonly phi: number;
   /** Negative binomial size of a stop's count; greater is closer to Poisson. */
   readonly dispersion: number;
+  /** Hours in which a sign is half forgotten. */
+  readonly signHalfLifeH: number;
   /** Days in which a spot's drift is half forgotten. */
   readonly driftHalfLifeDays: number;
   /** Expected fish per rod-hour. */
@@ -48,7 +51,7 @@ export interface CatchRateModel {
 }
 
 /** Version of the model's mathematics, stored with plans. */
-export const MODEL_VERSION = 'pooled-factors-2';
+export const MODEL_VERSION = 'pooled-factors-3';
 
 const EARLY_SHARE = 0.8;
 const EARLY_PASSES = 24;
@@ -58,6 +61,10 @@ const PRIOR_DISPERSION = 3;
 /** Weight that holds a reference level at 1, in fish. */
 const HELD = 1e6;
 const WEEK = FIT_GROUPS.length - 1;
+/** Sets below which nothing is learned of how long signs hold. */
+const LEAST_SETS = 20;
+const QUICK_PASSES = 12;
+const SIGN_GROUPS = FIT_GROUPS.flatMap((g, i) => (['signs', 'a follow', 'a break in the water'].includes(g.name) ? [i] : []));
 
 interface Fitted {
   readonly state: FactorState;
@@ -67,13 +74,47 @@ interface Fitted {
 
 /** Fits the model. Sets with unknown spot or presentation, or without effort, are refused with RangeError. */
 export function fitCatchRate(world: RateWorld, sets: readonly FishedSet[]): CatchRateModel {
-  const lists = listsOf(world);
   const places = placesOf(world);
-  const groups = FIT_GROUPS.map((g) => factorGroup(g, lists));
-  const rows = encode(world, lists, places, sets);
+  const { lists, groups, rows } = withSignHalfLife(world, places, sets);
   const { early, dispersion } = learnDispersion(world, rows, groups);
   const state = fitFactors(rows, groups, early ? { warm: early } : {});
   return model(world, lists, places, groups, rows, { state, drift: driftFrom(world, rows, state), dispersion });
+}
+
+function encoded(world: RateWorld, places: ReturnType<typeof placesOf>, sets: readonly FishedSet[], halfLifeH?: number) {
+  const lists = listsOf(world, halfLifeH);
+  return { lists, groups: FIT_GROUPS.map((g) => factorGroup(g, lists)), rows: encode(world, lists, places, sets) };
+}
+
+/**
+ * The log encoded with the half-life of signs that foretells it best, judged by a quick fit without the signs. Without signs, or
+ * without sets fished after one, the usual half-life stays.
+ */
+function withSignHalfLife(world: RateWorld, places: ReturnType<typeof placesOf>, sets: readonly FishedSet[]) {
+  const made = (halfLifeH?: number) => encoded(world, places, sets, halfLifeH);
+  const usual = made();
+  if (!usual.lists.signs || sets.length < LEAST_SETS) return usual;
+  const bare = listsOf({ ...world, signs: [] });
+  const without = encode(world, bare, places, sets);
+  const { mu } = fitFactors(without, usual.groups, { passes: QUICK_PASSES });
+  let best = usual;
+  let most = Number.NEGATIVE_INFINITY;
+  for (const h of SIGN_HALF_LIVES_H) {
+    const tried = h === usual.lists.signHalfLifeH ? usual : made(h);
+    // What the rules' own multipliers for these signs would have added to what was foretold: sum of y log m - e (m - 1).
+    let gain = 0;
+    for (const g of SIGN_GROUPS) {
+      const code = tried.rows.codes[g] as Int32Array;
+      const mean = tried.groups[g]?.mean as Float64Array;
+      for (let i = 0; i < tried.rows.count; i++) {
+        if ((code[i] as number) < 0) continue;
+        const log = mean[code[i] as number] as number;
+        gain += (tried.rows.fish[i] as number) * log - (mu[i] as number) * (Math.exp(log) - 1);
+      }
+    }
+    if (gain > most + 1e-9) [best, most] = [tried, gain];
+  }
+  return best;
 }
 
 function factorGroup(g: (typeof FIT_GROUPS)[number], lists: Lists): FactorGroup {
@@ -194,6 +235,9 @@ function model(
     return one[0] as number;
   };
   const indices = (q: RateQuery) => [places.spots.get(q.spot) ?? -1, places.presentations.get(q.presentation) ?? -1] as const;
+  // What a kind of bait is made for is cited by the kind.
+  const idOf = (id: string, q: RateQuery) =>
+    id === OF_FAMILY ? (world.presentations[places.presentations.get(q.presentation) ?? -1]?.family ?? 'its kind') : id;
   const codesOf = (q: RateQuery) => {
     const [s, p] = indices(q);
     const v = levelsOf(world, lists, s, p, q.at, q.conditions);
@@ -204,6 +248,7 @@ function model(
     sets: rows.count,
     phi: state.phi,
     dispersion,
+    signHalfLifeH: lists.signHalfLifeH,
     driftHalfLifeDays: drift.halfLifeDays,
     rate(q) {
       const [s, p] = indices(q);
@@ -228,7 +273,7 @@ function model(
       ];
       GROUPS.forEach((group, g) => {
         const code = codes[g] as number;
-        const unknown = code < 0 ? (group.needs?.(q.conditions) ?? null) : null;
+        const unknown = code < 0 ? (group.needs?.(q.conditions, world) ?? null) : null;
         // What this world has nothing of (no structures named, say) is no unknown either.
         if (code < 0 && unknown === null) return;
         const rule = code < 0 ? null : (group.prior?.(code, lists) ?? null);
@@ -238,7 +283,7 @@ function model(
           multiplier: code < 0 ? 1 : Math.exp(beta[g]?.[code] as number),
           fish: code < 0 ? 0 : (state.fish[g]?.[code] as number),
           expected: code < 0 ? 0 : (state.expected[g]?.[code] as number),
-          rule: rule && { ...rule.rule, prior: rule.mean },
+          rule: rule && { ...rule.rule, id: idOf(rule.rule.id, q), prior: rule.mean },
           unknown,
         });
       });
@@ -261,12 +306,12 @@ function model(
       GROUPS.forEach(({ needs }, g) => {
         const group = groups[g] as FactorGroup;
         const code = codes[g] as number;
-        if (code < 0 && !needs?.(q.conditions)) return;
+        if (code < 0 && !needs?.(q.conditions, world)) return;
         // An unknown level keeps the whole spread of its group.
         const known = code < 0 ? 0 : levelInformation(state, g, code) + (group.weight?.[code] ?? 0);
         variance += 1 / (known + (state.tau[g] as number));
       });
-      variance += 1 / (drift.k + (s < 0 ? 0 : (drift.expected[s] as number) / drift.phi));
+      variance += driftLogVariance(drift, s);
       return Math.max(0.01, variance * SHARED);
     },
     with(sets) {

@@ -1,25 +1,15 @@
 // The groups of effects of the ranking model: how a level is found, how widely its levels spread before anything is
 // learned, and the rules of the trade that set prior means.
 import { DAY, HOUR } from '../units/time';
-import {
-  bankWindPrior,
-  coldMorningPrior,
-  depthLightPrior,
-  fitPrior,
-  lightPrior,
-  pressurePrior,
-  type RulePrior,
-  structureRunPrior,
-  TRADE_RULES,
-  turnPrior,
-} from './tradeRules';
+import { RATE_RULES, type RuleInput } from './rateRules';
+import { NO_SIGNS, SIGN_HALF_LIFE_H, type SignIndex, type SignLevels, signIndex, signsAt } from './signs';
+import { bankWindPrior, fitPrior, type RulePrior, TRADE_RULES } from './tradeRules';
 import type { Envelope, RateConditions, RateWorld } from './world';
 
 /** Levels of one set or query; -1 is unknown. */
 export interface Levels {
   spot: number;
   structure: number;
-  pressure: number;
   presentation: number;
   family: number;
   stage: number;
@@ -31,8 +21,6 @@ export interface Levels {
   bankWind: number;
   month: number;
   week: number;
-  depthLight: number;
-  coldMorning: number;
   depthFit: number;
   tempFit: number;
   clarityFit: number;
@@ -41,6 +29,9 @@ export interface Levels {
   coverFit: number;
   seasonFit: number;
   lightFit: number;
+  /** Level of each of the trade's rules, in their order. */
+  rules: Int8Array;
+  signs: SignLevels;
 }
 
 export const STAGES = 8;
@@ -61,6 +52,9 @@ export interface Lists {
   readonly families: readonly string[];
   readonly structureOf: Int32Array;
   readonly familyOf: Int32Array;
+  /** What was seen, by spot, and how long a sign holds. */
+  readonly signs: SignIndex | null;
+  readonly signHalfLifeH: number;
 }
 
 export interface Group {
@@ -74,11 +68,14 @@ export interface Group {
   /** Level that the others are held against: its multiplier is 1. */
   readonly reference?: number;
   /** What is missing when conditions give no level; groups without it do not apply then. */
-  readonly needs?: (c: RateConditions) => string | null;
+  readonly needs?: (c: RateConditions, world: RateWorld) => string | null;
 }
 
 const missing = (key: keyof RateConditions, words: string) => (c: RateConditions) =>
   c[key] === null || c[key] === undefined ? words : null;
+
+/** A water without a tide has no stage of it to be unknown. */
+const missingStage = (c: RateConditions, world: RateWorld) => (world.tidal === false ? null : missing('tideStage', 'stage of the tide')(c));
 
 const pair = (a: number, b: number, size: number) => (a < 0 || b < 0 ? -1 : a * size + b);
 
@@ -86,7 +83,6 @@ const pair = (a: number, b: number, size: number) => (a < 0 || b < 0 ? -1 : a * 
 export const GROUPS: readonly Group[] = [
   { name: 'spot', tau0: 4, size: (l) => l.spots, code: (v) => v.spot },
   { name: 'structure', tau0: 8, size: (l) => l.structures.length, code: (v) => v.structure },
-  { name: 'fishing pressure', tau0: 20, size: () => 3, code: (v) => v.pressure, prior: pressurePrior },
   { name: 'presentation', bait: true, tau0: 5, size: (l) => l.presentations, code: (v) => v.presentation },
   { name: 'family', bait: true, tau0: 8, size: (l) => l.families.length, code: (v) => v.family },
   {
@@ -104,22 +100,21 @@ export const GROUPS: readonly Group[] = [
     code: (v, l) => pair(v.structure, v.family, l.families.length),
   },
   {
+    // Of any run alike: whether run-in or run-out is better is each spot's own.
     name: 'tide stage',
     tau0: 10,
-    size: () => STAGES,
-    code: (v) => v.stage,
-    prior: turnPrior,
-    needs: missing('tideStage', 'stage of the tide'),
+    size: () => STAGES / 2,
+    code: (v) => (v.stage < 0 ? -1 : v.stage % (STAGES / 2)),
+    needs: missingStage,
+  },
+  {
+    name: 'spot and run',
+    tau0: 5,
+    size: (l) => l.spots * 2,
+    code: (v) => pair(v.spot, v.stage < 0 ? -1 : v.stage < STAGES / 2 ? 0 : 1, 2),
   },
   { name: 'spot and tide stage', tau0: 5, size: (l) => l.spots * STAGES, code: (v) => pair(v.spot, v.stage, STAGES) },
-  {
-    name: 'structure and run',
-    tau0: 10,
-    size: (l) => l.structures.length * 2,
-    code: (v) => pair(v.structure, v.stage < 0 ? -1 : v.stage < STAGES / 2 ? 0 : 1, 2),
-    prior: (code, l) => structureRunPrior(l.structures[code >> 1] as string, code & 1),
-  },
-  { name: 'light', tau0: 10, size: () => LIGHTS, code: (v) => v.light, prior: lightPrior, needs: missing('sunHeightDeg', 'light') },
+  { name: 'light', tau0: 10, size: () => LIGHTS, code: (v) => v.light, needs: missing('sunHeightDeg', 'light') },
   {
     name: 'presentation and light',
     bait: true,
@@ -127,7 +122,6 @@ export const GROUPS: readonly Group[] = [
     size: (l) => l.presentations * LIGHTS,
     code: (v) => pair(v.presentation, v.light, LIGHTS),
   },
-  { name: 'depth and light', tau0: 20, size: () => 3 * LIGHTS, code: (v) => v.depthLight, prior: depthLightPrior },
   { name: 'water temperature', tau0: 8, size: () => TEMPS, code: (v) => v.temp, needs: missing('waterTempC', 'water temperature') },
   {
     name: 'presentation and temperature',
@@ -148,7 +142,6 @@ export const GROUPS: readonly Group[] = [
   { name: 'wind on the bank', tau0: 15, size: () => 6, code: (v) => v.bankWind, prior: bankWindPrior },
   { name: 'spot and wind direction', tau0: 6, size: (l) => l.spots * OCTANTS, code: (v) => pair(v.spot, v.octant, OCTANTS) },
   { name: 'month', tau0: 10, size: () => 12, code: (v) => v.month },
-  { name: 'cold morning', tau0: 20, size: () => 2, reference: 1, code: (v) => v.coldMorning, prior: coldMorningPrior },
   {
     name: 'depth for the presentation',
     bait: true,
@@ -156,7 +149,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.depthFit,
-    prior: fitPrior(TRADE_RULES.P1, 0.7, 0.4),
+    prior: fitPrior(TRADE_RULES.depth, 0.7, 0.4),
     needs: missing('depthM', 'depth'),
   },
   {
@@ -166,7 +159,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.tempFit,
-    prior: fitPrior(TRADE_RULES.P3, 0.75, 0.45),
+    prior: fitPrior(TRADE_RULES.temperature, 0.75, 0.45),
   },
   {
     name: 'clarity for the presentation',
@@ -175,7 +168,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.clarityFit,
-    prior: fitPrior(TRADE_RULES.P6, 0.9, 0.7),
+    prior: fitPrior(TRADE_RULES.clarity, 0.9, 0.7),
   },
   {
     name: 'wind for the presentation',
@@ -184,7 +177,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.windFit,
-    prior: fitPrior(TRADE_RULES.P5, 0.9, 0.7),
+    prior: fitPrior(TRADE_RULES.wind, 0.9, 0.7),
   },
   {
     name: 'current for the presentation',
@@ -193,7 +186,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.currentFit,
-    prior: fitPrior(TRADE_RULES.P24, 0.9, 0.75),
+    prior: fitPrior(TRADE_RULES.current, 0.9, 0.75),
   },
   {
     name: 'ground for the presentation',
@@ -202,7 +195,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.coverFit,
-    prior: fitPrior(TRADE_RULES.P11, 1, 0.75),
+    prior: fitPrior(TRADE_RULES.ground, 1, 0.75),
   },
   {
     name: 'season of the presentation',
@@ -211,7 +204,7 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.seasonFit,
-    prior: fitPrior(TRADE_RULES.P18, 0.9, 0.7),
+    prior: fitPrior(TRADE_RULES.season, 0.9, 0.7),
   },
   {
     name: 'light for the presentation',
@@ -220,9 +213,22 @@ export const GROUPS: readonly Group[] = [
     size: () => FITS,
     reference: 0,
     code: (v) => v.lightFit,
-    prior: fitPrior(TRADE_RULES.T1, 0.9, 0.85),
+    prior: fitPrior(TRADE_RULES.light, 0.9, 0.85),
   },
+  ...RATE_RULES.map(ruleGroup),
 ];
+
+/** One of the trade's rules as a group: its levels begin at their multipliers. */
+function ruleGroup(rule: (typeof RATE_RULES)[number], k: number): Group {
+  return {
+    name: rule.name,
+    ...(rule.bait ? { bait: true } : {}),
+    tau0: 20,
+    size: () => rule.levels.length,
+    code: (v) => v.rules[k] as number,
+    prior: (code) => ({ rule: { id: rule.id, text: rule.text }, mean: rule.levels[code]?.multiplier ?? 1, weight: rule.weight }),
+  };
+}
 
 /** Weeks of a spot, so that what moved about does not blur what stays. Not part of a forecast: see drift. */
 export const WEEK_GROUP: Group = {
@@ -237,7 +243,6 @@ const TEMP_EDGES = [7, 10, 13, 16, 19] as const;
 const CLARITY_EDGES = [1, 2.5] as const;
 const WIND_EDGES = [2, 5, 9] as const;
 const LIGHT_EDGES = [-6, 8, 30] as const;
-const DEPTH_EDGES = [1.5, 4] as const;
 const COLD_C = 10;
 const CALM_MPS = 2;
 
@@ -256,13 +261,17 @@ function fit(value: number | null | undefined, min: number | null | undefined, m
   return (lo === null || value >= lo - near) && (hi === null || value <= hi + near) ? 1 : 2;
 }
 
-/** Light band of a sun height: 0 dark, 1 low sun and twilight, 2 middling, 3 high. */
-export function lightBand(sunHeightDeg: number | null | undefined): number {
-  return band(sunHeightDeg, LIGHT_EDGES);
+/** Thick cloud takes the glare off a high sun. */
+const THICK_CLOUD = 0.8;
+
+/** Light band of a sun height: 0 dark, 1 low sun and twilight, 2 middling, 3 high; a high sun behind thick cloud is middling. */
+export function lightBand(sunHeightDeg: number | null | undefined, cloud?: number | null): number {
+  const light = band(sunHeightDeg, LIGHT_EDGES);
+  return light === 3 && cloud !== null && cloud !== undefined && cloud >= THICK_CLOUD ? 2 : light;
 }
 
 /** Lists of a world: structures and families in a fixed order. */
-export function listsOf(world: RateWorld): Lists {
+export function listsOf(world: RateWorld, signHalfLifeH: number = SIGN_HALF_LIFE_H): Lists {
   const structures = [...new Set(world.spots.flatMap((s) => (s.structure ? [s.structure] : [])))].sort();
   const families = [...new Set(world.presentations.flatMap((p) => (p.family ? [p.family] : [])))].sort();
   return {
@@ -272,6 +281,8 @@ export function listsOf(world: RateWorld): Lists {
     families,
     structureOf: Int32Array.from(world.spots, (s) => (s.structure ? structures.indexOf(s.structure) : -1)),
     familyOf: Int32Array.from(world.presentations, (p) => (p.family ? families.indexOf(p.family) : -1)),
+    signs: signIndex(world.spots, world.signs ?? []),
+    signHalfLifeH,
   };
 }
 
@@ -287,16 +298,15 @@ export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: nu
   const calm = c.windMps !== null && c.windMps !== undefined && c.windMps < CALM_MPS;
   const from = c.windFromDeg;
   const stage = c.tideStage;
-  const light = lightBand(c.sunHeightDeg);
-  const depth = band(c.depthM, DEPTH_EDGES);
+  const light = lightBand(c.sunHeightDeg, c.cloud);
   const temp = c.waterTempC;
   const known = temp !== null && temp !== undefined;
   const onshore = c.onshore;
   const bank = onshore === null || onshore === undefined || calm ? -1 : onshore < -0.35 ? 0 : onshore > 0.35 ? 2 : 1;
-  return {
+  const signs = lists.signs ? signsAt(lists.signs, spot, at, lists.signHalfLifeH) : NO_SIGNS;
+  const v: Levels = {
     spot,
     structure: lists.structureOf[spot] ?? -1,
-    pressure: (world.spots[spot]?.pressure ?? 0) - 1,
     presentation: -1,
     family: -1,
     stage: stage === null || stage === undefined ? -1 : Math.min(STAGES - 1, Math.floor(stage * STAGES)),
@@ -308,8 +318,6 @@ export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: nu
     bankWind: bank < 0 || !known ? -1 : bank * 2 + (temp >= COLD_C ? 1 : 0),
     month: monthOf(at),
     week: Math.min(WEEKS - 1, Math.max(0, Math.floor((world.now - at) / (7 * DAY)))),
-    depthLight: depth < 0 || light < 0 ? -1 : depth * LIGHTS + light,
-    coldMorning: !known ? -1 : temp < COLD_C && solarHour(at, world.lonDeg ?? 0) < 10 ? 0 : 1,
     depthFit: -1,
     tempFit: -1,
     clarityFit: -1,
@@ -318,7 +326,35 @@ export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: nu
     coverFit: -1,
     seasonFit: -1,
     lightFit: -1,
+    rules: new Int8Array(RATE_RULES.length).fill(-1),
+    signs,
   };
+  setRules(v, world, undefined, at, c, false);
+  return v;
+}
+
+/** Levels of the trade's rules: those of the water, or those of the bait. */
+function setRules(
+  v: Levels,
+  world: RateWorld,
+  bait: RateWorld['presentations'][number] | undefined,
+  at: number,
+  c: RateConditions,
+  ofBait: boolean,
+): void {
+  const x: RuleInput = {
+    c,
+    spot: world.spots[v.spot],
+    bait,
+    month: v.month + 1,
+    hour: solarHour(at, world.lonDeg ?? 0),
+    light: v.light,
+    signs: v.signs,
+  };
+  for (let k = 0; k < RATE_RULES.length; k++) {
+    const rule = RATE_RULES[k] as (typeof RATE_RULES)[number];
+    if ((rule.bait ?? false) === ofBait) v.rules[k] = rule.level(x);
+  }
 }
 
 /** Sets what depends on the presentation. */
@@ -333,6 +369,7 @@ export function setBait(v: Levels, world: RateWorld, lists: Lists, presentation:
   v.currentFit = e ? fit(c.currentMps, e.currentMinMps, e.currentMaxMps, 0.2) : -1;
   v.coverFit = coverFit(e, world.spots[v.spot]?.structure);
   v.seasonFit = seasonFit(e, monthOf(at) + 1);
+  setRules(v, world, world.presentations[presentation], at, c, true);
   v.lightFit = !e?.light || e.light.length === 0 || v.light < 0 ? -1 : e.light.includes(v.light) ? 0 : 2;
 }
 

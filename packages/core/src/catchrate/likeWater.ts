@@ -52,7 +52,7 @@ function similarity(set: FishedSet, query: RateQuery, now: number): number {
   w *= (a.windMps ?? 0) < 2 || (b.windMps ?? 0) < 2 ? 1 : kernel(direction, 60);
   if (w < LEAST) return 0;
   w *= kernel(difference(a.clarityM, b.clarityM), 1);
-  const [la, lb] = [lightBand(a.sunHeightDeg), lightBand(b.sunHeightDeg)];
+  const [la, lb] = [lightBand(a.sunHeightDeg, a.cloud), lightBand(b.sunHeightDeg, b.cloud)];
   return w * (la < 0 || lb < 0 ? 0.7 : la === lb ? 1 : 0.5);
 }
 

@@ -43,7 +43,11 @@ describe('the sea on a way', () => {
   });
 
   it('keeps the run times of the ways, and no place that no way needs', () => {
-    for (const [i, from] of places.entries()) expect(ways.seconds[i]).toEqual(runSeconds(field, from, places));
+    for (const [i, from] of places.entries()) {
+      const own = runSeconds(field, from, places);
+      // A way back is the way there: its seconds are added up the other way round.
+      for (const [j, s] of own.entries()) expect(ways.seconds[i]?.[j]).toBeCloseTo(s, 6);
+    }
     expect(new Set(ways.crossed.flat(2)).size).toBe(ways.sea.length);
     expect(ways.sea.every((p) => p.fetchM.length === 36 && p.depthM > 0)).toBe(true);
     expect(ways.crossed[1]?.[1]?.length).toBeGreaterThan(0);

@@ -36,11 +36,28 @@ export interface BarCells {
   readonly cells: ReadonlySet<number>;
 }
 
-/** Ways between all places over a field, with the most exposed cells on each and the bars that each crosses. */
-export function seaWays(field: RunField, places: readonly Point[], bars: readonly BarCells[] = []): SeaWays {
+/**
+ * Ways between all places over a field, with the most exposed cells on each and the bars that each crosses. A way back is the way
+ * there run the other way.
+ * @param roses - Fetch of cells that is known already; what is worked out is added.
+ */
+export function seaWays(
+  field: RunField,
+  places: readonly Point[],
+  bars: readonly BarCells[] = [],
+  roses = new Map<number, number[]>(),
+): SeaWays {
   const { bed } = field;
   const every = Math.max(1, Math.round(SPACING_M / bed.cellM));
   const sea: SeaPlace[] = [];
+  const roseAt = (cell: number, xM: number, yM: number): number[] => {
+    let rose = roses.get(cell);
+    if (!rose) {
+      rose = fetchRose(bed, xM, yM);
+      roses.set(cell, rose);
+    }
+    return rose;
+  };
   const index = new Map<number, number>();
   const placeOf = (cell: number): number => {
     // One place speaks for its neighbourhood: the middle of a coarse cell, or the way's own cell where that is dry.
@@ -51,7 +68,7 @@ export function seaWays(field: RunField, places: readonly Point[], bars: readonl
     const known = index.get(at);
     if (known !== undefined) return known;
     const [xM, yM] = [(at % bed.columns) * bed.cellM, Math.floor(at / bed.columns) * bed.cellM];
-    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? 0, fetchM: fetchRose(bed, xM, yM), bar: null });
+    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? 0, fetchM: roseAt(at, xM, yM), bar: null });
     index.set(at, sea.length - 1);
     return sea.length - 1;
   };
@@ -65,17 +82,27 @@ export function seaWays(field: RunField, places: readonly Point[], bars: readonl
       let place = barPlaces.get(bar);
       if (place === undefined) {
         const [xM, yM] = [(cell % bed.columns) * bed.cellM, Math.floor(cell / bed.columns) * bed.cellM];
-        sea.push({ ...toPosition(bed, xM, yM), depthM: bar.chartedDepthM, fetchM: fetchRose(bed, xM, yM), bar: bar.name });
+        sea.push({ ...toPosition(bed, xM, yM), depthM: bar.chartedDepthM, fetchM: roseAt(cell, xM, yM), bar: bar.name });
         place = sea.length - 1;
         barPlaces.set(bar, place);
       }
       return [place];
     });
-  for (const from of places) {
-    const ways = waysFrom(field, from, places);
-    seconds.push(ways.map((w) => w.seconds));
-    crossed.push(ways.map((w) => [...mostOpen(sea, [...new Set(w.cells.map(placeOf))]), ...barsOn(w.cells)]));
+  for (const _ of places) {
+    seconds.push(places.map(() => 0));
+    crossed.push(places.map(() => []));
   }
+  places.forEach((from, i) => {
+    const ways = waysFrom(field, from, places.slice(i));
+    ways.forEach((w, k) => {
+      const j = i + k;
+      const met = [...mostOpen(sea, [...new Set(w.cells.map(placeOf))]), ...barsOn(w.cells)];
+      for (const [a, b] of [[i, j] as const, [j, i] as const]) {
+        (seconds[a] as number[])[b] = w.seconds;
+        (crossed[a] as number[][])[b] = met;
+      }
+    });
+  });
   return { seconds, ...packed(sea, crossed) };
 }
 

@@ -59,7 +59,7 @@ export function daySentences(inputs: PlanInputs, ranking: Ranking, plan: Pick<Da
   if (turn && next && before && next !== before && next.startMs >= before.departMs)
     out.push(`When the wind ${turn.words} about ${clock(turn.atMs)}, go to ${name(next)}; lines up at ${clock(last.departMs)}.`);
   else if (turn) out.push(`The wind ${turn.words} about ${clock(turn.atMs)}; lines up at ${clock(last.departMs)} at ${name(last)}.`);
-  else out.push(`Lines up at ${clock(last.departMs)} at ${name(last)}, with the same wind all day.`);
+  else out.push(`Lines up at ${clock(last.departMs)} at ${name(last)}, with much the same wind all day.`);
   return out;
 }
 

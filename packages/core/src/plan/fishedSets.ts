@@ -24,6 +24,10 @@ export interface EvidenceColumns {
   readonly depthM: Unknown;
   readonly onshore: Unknown;
   readonly currentMps: Unknown;
+  readonly sinceTurnH: Unknown;
+  readonly tidePush: Unknown;
+  readonly waterTemp48hC: Unknown;
+  readonly flowM3s: Unknown;
 }
 
 /** Rows of columns. @param spots - Ids by index. @param presentations - Ids by index. */
@@ -49,6 +53,10 @@ export function fishedSets(e: EvidenceColumns, spots: readonly string[], present
       depthM: value(e.depthM, i),
       onshore: value(e.onshore, i),
       currentMps: value(e.currentMps, i),
+      sinceTurnH: value(e.sinceTurnH, i),
+      tidePush: value(e.tidePush, i),
+      waterTemp48hC: value(e.waterTemp48hC, i),
+      flowM3s: value(e.flowM3s, i),
     },
   }));
 }

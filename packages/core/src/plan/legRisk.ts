@@ -99,6 +99,48 @@ export function riskLines(spans: readonly RiskSpan[], zone: string, where = ''):
   return lines;
 }
 
+type Line = { level: RiskSpan['level']; text: string };
+
+/** What the water and the air are all day: told once, not at each stop. */
+const ALL_DAY: readonly Finding['quantity'][] = ['cold', 'heat'];
+
+/** Lines of one stop with its way, what is the same on both told once, and what has to be checked there. */
+export function stopLines(leg: LegRisk, zone: string): Line[] {
+  const here = leg.here.filter((s) => !ALL_DAY.includes(s.quantity));
+  const way = leg.way.filter((s) => !ALL_DAY.includes(s.quantity));
+  const alike = (a: RiskSpan, b: RiskSpan) => a.quantity === b.quantity && a.level === b.level && a.quantity !== 'hazard';
+  const joined = here.map((h): RiskSpan => {
+    const w = way.filter((x) => alike(x, h));
+    return w.length === 0 ? h : { ...h, fromMs: Math.min(h.fromMs, ...w.map((x) => x.fromMs)) };
+  });
+  const order = { over: 0, near: 1, unknown: 2 };
+  const lines = [
+    ...riskLines(
+      way.filter((w) => !here.some((h) => alike(w, h))),
+      zone,
+      'on the way',
+    ),
+    ...riskLines(joined, zone),
+  ].sort((a, b) => order[a.level] - order[b.level]);
+  return leg.legality === '' ? lines : [...lines, { level: 'near', text: `${leg.legality.replace(/\.$/, '')}: to be checked locally` }];
+}
+
+/** Lines of the whole day: the run home, and what the water and the air are like on all of it. */
+export function dayLines(risk: DayRisk, zone: string): Line[] {
+  const home = riskLines(
+    risk.home.filter((s) => !ALL_DAY.includes(s.quantity)),
+    zone,
+    'on the way home',
+  );
+  const all = [...risk.legs.flatMap((l) => [...l.way, ...l.here]), ...risk.home].filter((s) => ALL_DAY.includes(s.quantity));
+  const days = ALL_DAY.flatMap((q) => {
+    const own = all.filter((s) => s.quantity === q && s.level !== 'unknown');
+    const worst = own.find((s) => s.level === 'over') ?? own[0];
+    return worst ? [{ level: worst.level, text: findingWords(worst.worst) }] : [];
+  });
+  return [...home, ...days];
+}
+
 /** What nobody has said of a trip's spots and ways at any of its hours: a plan is laid without it. */
 export function notKnownOfTrip(inputs: PlanInputs, ranking: Ranking): Quantity[] {
   const unknown = new Set<Finding['quantity']>();
@@ -107,8 +149,8 @@ export function notKnownOfTrip(inputs: PlanInputs, ranking: Ranking): Quantity[]
     for (const f of j.findings) if (f.level === 'unknown') unknown.add(f.quantity);
   };
   for (let t = 0; t < steps; t += LOOK_MS / STEP_MS) {
-    inputs.spots.forEach((spot, s) => note(judgeSpot(inputs.boat, inputs.party, spot, ranking.conditionsAt(s, t))));
-    inputs.sea.places.forEach((_, p) => note(ranking.ways.judgeAt(p, t)));
+    for (const [s, spot] of inputs.spots.entries()) note(judgeSpot(inputs.boat, inputs.party, spot, ranking.conditionsAt(s, t)));
+    for (let p = 0; p < inputs.sea.places.length; p++) note(ranking.ways.judgeAt(p, t));
   }
   return QUANTITIES.filter((q) => unknown.has(q));
 }

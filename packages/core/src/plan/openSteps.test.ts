@@ -99,7 +99,7 @@ describe('the hours of a spot', () => {
     expect(why(cut)).toBe('no way there for this boat at its draught');
     const resting = { ...trip, spots: [spot({ restsUntil: START + 86_400_000 })] };
     expect(openSteps(resting, 0, 30, fine)).toEqual([]);
-    expect(why(resting)).toBe('left to rest until 2026-06-20');
+    expect(why(resting)).toBe('left to rest until 20 June');
     expect(openSteps({ ...trip, spots: [spot({ restsUntil: START })] }, 0, 30, fine)).toEqual([[0, 30]]);
     const climb = { ...trip, footing: 2, spots: [spot({ footing: 3 })] };
     expect(why(climb)).toBe('asks for a climb, more than the party manages');

@@ -3,6 +3,7 @@ import type { SpotConditions } from '../conditions/spotConditions';
 import { judgeSpot } from '../risk/atPlace';
 import { findingWords } from '../risk/findingWords';
 import { type Finding, shuts } from '../risk/judge';
+import { dateWords } from '../rules/seasonWords';
 import { openRanges } from '../tide/barWindows';
 import { localDate, localTime } from '../units/time';
 import { MIN_STAY_STEPS, type PlanInputs, type PlanSpot } from './planInputs';
@@ -43,7 +44,7 @@ export function whyShut(
 ): string {
   const spot = inputs.spots[s] as PlanSpot;
   if (inputs.dockTravelMin[s] === null) return 'no way there for this boat at its draught';
-  if (rests(inputs, spot)) return `left to rest until ${localDate(spot.restsUntil as number, inputs.zone)}`;
+  if (rests(inputs, spot)) return `left to rest until ${dateWords(localDate(spot.restsUntil as number, inputs.zone).slice(5))}`;
   if (spot.footing > inputs.footing) return `asks for ${FOOTING[spot.footing - 1]}, more than the party manages`;
   const found = new Map<string, { finding: Finding; times: number }>();
   for (let t = 0; t < steps; t += stride) {

@@ -2,6 +2,7 @@ import type { SpotGround } from '../conditions/spotConditions';
 import type { WaterRecord } from '../conditions/waterRecord';
 import type { SeaPlace } from '../ground/seaOnWays';
 import type { Counting, Envelope, FishedSet } from '../catchrate/world';
+import type { Sign } from '../catchrate/signs';
 import type { Hazard } from '../risk/hazard';
 import type { PartyAtRisk } from '../risk/judge';
 
@@ -60,6 +61,12 @@ export interface PlanPresentation {
   /** What it looks like to a fish, in a word. */
   readonly look: string;
   readonly envelope: Envelope;
+  /** Its own build; null where the crew has not said. */
+  readonly sizeMm?: number | null;
+  readonly weightG?: number | null;
+  readonly pauseS?: number | null;
+  readonly leaderKg?: number | null;
+  readonly colour?: string;
 }
 
 /** Lines up for a while: a meal, the head, a rest from the sea. */
@@ -112,6 +119,8 @@ export interface PlanInputs {
   readonly presentations: readonly PlanPresentation[];
   readonly sets: readonly FishedSet[];
   readonly taken: readonly TakenSpot[];
+  /** Signs of fish that the crew has seen on this water. */
+  readonly signs?: readonly Sign[];
   /** Run times in minutes at the most water of the trip; null where there is no way even then. */
   readonly dockTravelMin: readonly (number | null)[];
   readonly travelMin: readonly (readonly (number | null)[])[];

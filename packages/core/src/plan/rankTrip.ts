@@ -96,12 +96,25 @@ export function rateConditions(c: SpotConditions): RateConditions {
     depthM: c.depthM,
     onshore: c.onshore,
     currentMps: c.currentMps,
+    sinceTurnH: c.sinceTurnH,
+    tidePush: c.tidePush,
+    waterTemp48hC: c.waterTemp48hC,
+    flowM3s: c.flowM3s,
   };
 }
 
 /** The world a trip's catch rates live in. */
-export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'now' | 'counting' | 'water'>): RateWorld {
-  return { spots: inputs.spots, presentations: inputs.presentations, now: inputs.now, counting: inputs.counting, lonDeg: inputs.water.lon };
+export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'now' | 'counting' | 'water' | 'signs'>): RateWorld {
+  const fresh = inputs.water.still ?? false;
+  return {
+    spots: inputs.spots.map((s) => ({ ...s, fresh })),
+    presentations: inputs.presentations,
+    now: inputs.now,
+    counting: inputs.counting,
+    lonDeg: inputs.water.lon,
+    signs: inputs.signs,
+    tidal: inputs.water.tide !== null,
+  };
 }
 
 /** Whole planning steps of a trip. */

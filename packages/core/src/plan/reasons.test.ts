@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { Factor } from '../catchrate/fitCatchRate';
 import { GROUPS } from '../catchrate/groups';
-import { rateWords, reasonsOf } from './reasons';
+import { RATE_RULES } from '../catchrate/rateRules';
+import { liftWords, rateWords, reasonsOf } from './reasons';
 
-const factor = (name: string, multiplier: number, level = 0) => ({ name, multiplier, level, fish: 3, expected: 2 }) as Factor;
+const factor = (name: string, multiplier: number, level = 0) =>
+  ({ name, multiplier, level, fish: 3, expected: 2, rule: null, unknown: null }) as Factor;
 const CONDITIONS = { waterTempC: 14.25, windFromDeg: 225 };
 
 describe('reasons', () => {
@@ -27,22 +29,24 @@ describe('reasons', () => {
   it('speak of the tide, the light, the temperature and the wind of the hour', () => {
     const text = (name: string, m: number, level = 0, c = CONDITIONS as Parameters<typeof reasonsOf>[1]) =>
       reasonsOf([factor(name, m, level)], c)[0]?.text;
-    expect(text('tide stage', 1.2, 4)).toBe('first of the run-out');
-    expect(text('tide stage', 0.7, 2)).toBe('run-in at its strongest, slow everywhere');
+    expect(text('tide stage', 1.2, 4)).toBe('first of the run');
+    expect(text('tide stage', 0.7, 2)).toBe('run at its strongest, slow everywhere');
     expect(text('spot and tide stage', 0.7, 8 + 6)).toBe('run-out at its strongest, poor here');
-    expect(text('structure and run', 1.3, 3)).toBe('run-out, good at this kind of place');
+    expect(text('spot and run', 1.3, 3)).toBe('run-out, good here');
     expect(text('water temperature', 1.3)).toBe('water at 14.3 °C: they feed');
     expect(text('water temperature', 1.3, 0, {})).toBe('water: they feed');
     expect(text('spot and wind direction', 0.6)).toBe('wind from SW, poor here');
     expect(text('spot and wind direction', 0.6, 0, {})).toBe('this wind, poor here');
-    expect(text('fishing pressure', 0.8, 2)).toBe('heavily fished');
+    expect(text('fishing pressure', 0.8, 2)).toBe('many other boats fish it');
   });
 
   it('have words for and against of every group of the model', () => {
     for (const { name } of GROUPS) {
-      const words = [1.5, 0.6].map((m) => reasonsOf([factor(name, m)], CONDITIONS)[0]?.text as string);
-      for (const w of words) expect(w, name).not.toBe(name);
-      // Pressure is a fact, whichever way it works.
+      const rule = RATE_RULES.find((r) => r.name === name);
+      const f = { ...factor(name, 1), rule: rule ? { id: rule.id, text: rule.text, prior: rule.levels[0]?.multiplier } : null } as Factor;
+      const words = [1.5, 0.6].map((multiplier) => reasonsOf([{ ...f, multiplier }], CONDITIONS)[0]?.text as string);
+      if (!rule) for (const w of words) expect(w, name).not.toBe(name);
+      // A level of pressure is a fact, whichever way it works.
       if (name !== 'fishing pressure') expect(words[0], name).not.toBe(words[1]);
     }
   });
@@ -60,5 +64,27 @@ describe('a rate in words', () => {
       '10',
       '12',
     ]);
+  });
+});
+
+describe('what lifts a call above what was caught in like water', () => {
+  const reason = (sign: '+' | '-', text: string) => ({ sign, text, multiplier: sign === '+' ? 1.4 : 0.7, fish: 3, expected: 2 });
+  const reasons = [reason('+', 'run-in at its strongest, good here'), reason('-', 'a slow month'), reason('+', 'a good month')];
+  it('is said in the line itself, up as well as down, and not where the two are alike', () => {
+    expect(liftWords({ ratePerRodHour: 4, likeRodHours: 5, likeFish: 10, reasons })).toBe(
+      '2.0 an hour in like water (10 fish in 5 h); run-in at its strongest, good here and a good month make it 4.0',
+    );
+    expect(liftWords({ ratePerRodHour: 1.2, likeRodHours: 5, likeFish: 10, reasons })).toBe(
+      '2.0 an hour in like water (10 fish in 5 h); a slow month makes it 1.2',
+    );
+    expect(liftWords({ ratePerRodHour: 2.1, likeRodHours: 5, likeFish: 10, reasons })).toBe('2.0 an hour in like water (10 fish in 5 h)');
+    expect(liftWords({ ratePerRodHour: 4, likeRodHours: 5, likeFish: 10, reasons: [] })).toBe(
+      '2.0 an hour in like water (10 fish in 5 h); the other spots and baits make it 4.0',
+    );
+  });
+  it('owns up where like water was hardly fished', () => {
+    expect(liftWords({ ratePerRodHour: 4, likeRodHours: 0.2, likeFish: 1, reasons })).toBe(
+      'hardly fished in like water; other water, other spots and the rules of the trade make it 4.0',
+    );
   });
 });

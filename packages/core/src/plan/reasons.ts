@@ -1,3 +1,4 @@
+import { RATE_RULES } from '../catchrate/rateRules';
 import type { Factor } from '../catchrate/fitCatchRate';
 import type { RateConditions } from '../catchrate/world';
 import { compassPoint } from '../units/angle';
@@ -21,6 +22,7 @@ const STAGE_WORDS = [
   'run-out at its strongest',
   'last of the run-out',
 ] as const;
+const PHASE_WORDS = ['first of the run', 'young run', 'run at its strongest', 'last of the run'] as const;
 const LIGHT_WORDS = ['dark', 'low light', 'middling light', 'high sun'] as const;
 
 const WORTH_SAYING = 0.1;
@@ -57,17 +59,15 @@ const either =
 const PHRASES: Readonly<Record<string, Phrase>> = {
   spot: either('one of the better spots, all trips together', 'a poorer spot, all trips together'),
   structure: either('this kind of place does well', 'this kind of place does poorly'),
-  'fishing pressure': (_, f) => ['lightly fished', 'fished now and then', 'heavily fished'][f.level] as string,
   presentation: either('the crew does well on this presentation', 'the crew does poorly on this presentation'),
   family: either('the crew does well on this kind of bait', 'the crew does poorly on this kind of bait'),
   'spot and presentation': either('this presentation suits the spot', 'other presentations do better here'),
   'structure and family': either('this kind of bait suits this kind of place', 'this kind of bait does not suit this kind of place'),
-  'tide stage': (good, f) => `${STAGE_WORDS[f.level % 8]}${good ? '' : ', slow everywhere'}`,
+  'tide stage': (good, f) => `${PHASE_WORDS[f.level % 4]}${good ? '' : ', slow everywhere'}`,
   'spot and tide stage': (good, f) => `${STAGE_WORDS[f.level % 8]}, ${good ? 'good' : 'poor'} here`,
-  'structure and run': (good, f) => `${f.level % 2 === 0 ? 'run-in' : 'run-out'}, ${good ? 'good' : 'poor'} at this kind of place`,
+  'spot and run': (good, f) => `${f.level % 2 === 0 ? 'run-in' : 'run-out'}, ${good ? 'good' : 'poor'} here`,
   light: (good, f) => `${LIGHT_WORDS[f.level % 4]}${good ? '' : ' slows them'}`,
   'presentation and light': (good, f) => `${good ? 'right' : 'wrong'} bait for ${LIGHT_WORDS[f.level % 4]}`,
-  'depth and light': (good, f) => `${good ? 'the right' : 'the wrong'} depth for ${LIGHT_WORDS[f.level % 4]}`,
   'water temperature': (good, _, w) => `water${w.temp}: ${good ? 'they feed' : 'they are slow'}`,
   'presentation and temperature': (good, _, w) => `${good ? 'works' : 'works less'}${w.temp}`,
   'presentation and clarity': either('suits this clarity', 'does not suit this clarity'),
@@ -75,7 +75,6 @@ const PHRASES: Readonly<Record<string, Phrase>> = {
   'wind on the bank': either('the wind stands right on this bank', 'the wind stands wrong on this bank'),
   'spot and wind direction': (good, _, w) => `${w.wind}, ${good ? 'good' : 'poor'} here`,
   month: either('a good month', 'a slow month'),
-  'cold morning': either('not too early for cold water', 'a cold morning starts late'),
   'spot lately': either('better than usual lately', 'worse than usual lately'),
   'depth for the presentation': either('the depth that this bait is made for', 'depth here is off what this bait fishes'),
   'temperature for the presentation': either('the temperature that this bait likes', 'temperature is off what this bait likes'),
@@ -94,7 +93,7 @@ const PHRASES: Readonly<Record<string, Phrase>> = {
 function phrase(f: Factor, c: RateConditions): string {
   const temp = c.waterTempC === null || c.waterTempC === undefined ? '' : ` at ${c.waterTempC.toFixed(1)} °C`;
   const wind = c.windFromDeg === null || c.windFromDeg === undefined ? 'this wind' : `wind from ${compassPoint(c.windFromDeg)}`;
-  return PHRASES[f.name]?.(f.multiplier > 1, f, { temp, wind }) ?? f.name;
+  return PHRASES[f.name]?.(f.multiplier > 1, f, { temp, wind }) ?? ruleWords(f);
 }
 
 /**
@@ -117,4 +116,11 @@ export function liftWords(call: {
   const words = why.map((r) => r.text).join(' and ');
   if (words === '') return `${seen}; the other spots and baits make it ${rate}`;
   return `${seen}; ${words} ${why.length > 1 ? 'make' : 'makes'} it ${rate}`;
+}
+
+/** A rule of the trade at its level; where the log has turned it round, that is said. */
+function ruleWords(f: Factor): string {
+  const words = RATE_RULES.find((r) => r.name === f.name)?.levels[f.level]?.words ?? f.name;
+  const turned = f.rule !== null && Math.log(f.rule.prior) * Math.log(f.multiplier) < 0;
+  return turned ? `${words}, but the log says otherwise` : words;
 }

@@ -31,15 +31,18 @@ export function findingWords(f: Finding, where = ''): string {
   }
   const value = f.value ?? 0;
   const limit = f.limit ?? 0;
-  const against = (figure: (v: number) => string) =>
-    `${figure(value)}${at}, ${LEVEL_WORDS[f.level]} the limit of ${figure(limit).replace(/ m\/s$| m$/, '')}`;
+  const against = (unit: string, digits: number) => {
+    // A digit more where the figures would read the same.
+    const d = f.level === 'over' && value.toFixed(digits) === limit.toFixed(digits) ? digits + 1 : digits;
+    return `${value.toFixed(d)} ${unit}${at}, ${LEVEL_WORDS[f.level]} the limit of ${limit.toFixed(d)}`;
+  };
   switch (f.quantity) {
     case 'wind':
-      return `Wind ${against((v) => `${v.toFixed(1)} m/s`)}`;
+      return `Wind ${against('m/s', 1)}`;
     case 'gust':
-      return `Gusts ${against((v) => `${v.toFixed(1)} m/s`)}`;
+      return `Gusts ${against('m/s', 1)}`;
     case 'wave':
-      return `Waves ${against((v) => `${v.toFixed(2)} m`)}`;
+      return `Waves ${against('m', 2)}`;
     case 'keel':
       return `${value < 0 ? 'No water' : `${value.toFixed(1)} m`} under the keel${at}, ${f.level === 'over' ? 'under' : LEVEL_WORDS[f.level]} the ${limit.toFixed(1)} m wanted`;
     case 'visibility':

@@ -6,7 +6,7 @@ import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { scoreDay } from '@bluffwind/core/plan/layDay';
-import { riskLines, riskOfLegs } from '@bluffwind/core/plan/legRisk';
+import { dayLines, riskOfLegs, stopLines } from '@bluffwind/core/plan/legRisk';
 import { laidWithout } from '@bluffwind/core/risk/findingWords';
 import { openWater } from '@bluffwind/core/conditions/openWater';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
@@ -88,14 +88,10 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
       cautions: [
         ...(desk.saved && desk.saved.notKnown.length > 0 ? [{ level: 'unknown' as const, text: laidWithout(desk.saved.notKnown) }] : []),
         ...words.cautions,
-        ...riskLines(risk.home, zone, 'on the way home'),
+        ...(desk.saved ? dayLines(risk, zone).filter((l) => !words.cautions.some((w) => w.text.startsWith(l.text))) : []),
         ...(desk.fuel === '' ? [] : [{ level: 'near' as const, text: `Fuel: ${desk.fuel}` }]),
       ],
-      legRisks: risk.legs.map((l) => [
-        ...riskLines(l.way, zone, 'on the way'),
-        ...riskLines(l.here, zone),
-        ...(l.legality === '' ? [] : [{ level: 'near' as const, text: l.legality }]),
-      ]),
+      legRisks: risk.legs.map((l) => stopLines(l, zone)),
       rules: ruleWords(
         rules,
         date,

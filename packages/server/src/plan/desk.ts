@@ -17,7 +17,7 @@ import { found } from '../http/context';
 import { limitsOf, partyOfTrip } from '../trips/riskOfTrip';
 import { zoneOf } from '../trips/tripsOn';
 import { loadMemberWinds, loadWaterState } from '../water/waterState';
-import { loadEvidence } from './evidence';
+import { loadEvidence, loadSigns } from './evidence';
 import { restingSpots } from './resting';
 import { fuelOf } from './fuelOf';
 import { runTimes, tideLevels } from './runTimes';
@@ -67,9 +67,10 @@ export async function loadDesk(
   const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
   const zone = await zoneOf(entities, trip.outfitId);
   const fuel = await fuelOf(entities, trip, boat, zone, replacing);
-  const times = runTimes(
+  const times = await runTimes(
     `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
     {
+      chart: `${water.id} ${version}`,
       bed,
       dock: { lat: water.dockLat, lon: water.dockLon },
       spots,
@@ -124,6 +125,11 @@ export async function loadDesk(
         zone: f.zone,
         look: p.look ?? f.look,
         envelope: envelope.parse(f),
+        sizeMm: p.sizeMm,
+        weightG: p.weightG,
+        pauseS: p.pauseS,
+        leaderKg: p.leaderKg,
+        colour: p.colour,
       };
     }),
     evidence: await loadEvidence(entities, {
@@ -136,6 +142,7 @@ export async function loadDesk(
       spotIds: spots.map((s) => s.id),
       presentationIds: presentations.map((p) => p.id),
     }),
+    signs: (await loadSigns(entities, water.id, evidenceBeforeMs)).filter((g) => spots.some((s) => s.id === g.spot)),
     dockTravelMin: [...deepest.dockMin],
     travelMin: deepest.betweenMin.map((row) => [...row]),
     sea: {

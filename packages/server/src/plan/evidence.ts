@@ -1,4 +1,4 @@
-import type { Evidence } from '@bluffwind/contract/plan';
+import type { Evidence, PlanDesk } from '@bluffwind/contract/plan';
 import { keepable, type LoggedFish } from '@bluffwind/core/rules/keepable';
 import type { EntityManager } from 'typeorm';
 import { crewRules } from '../rules/crewRules';
@@ -31,6 +31,10 @@ const CONDITIONS = [
   'depthM',
   'onshore',
   'currentMps',
+  'sinceTurnH',
+  'tidePush',
+  'waterTemp48hC',
+  'flowM3s',
 ] as const;
 
 /**
@@ -107,5 +111,23 @@ export async function loadEvidence(
     depthM: column('depthM'),
     onshore: column('onshore'),
     currentMps: column('currentMps'),
+    sinceTurnH: column('sinceTurnH'),
+    tidePush: column('tidePush'),
+    waterTemp48hC: column('waterTemp48hC'),
+    flowM3s: column('flowM3s'),
   };
+}
+
+/** Days for which a sign may still say something. */
+const SIGN_DAYS = 400;
+
+/** Signs seen on a water before an instant, oldest first: those of the log teach how long signs hold. */
+export async function loadSigns(entities: EntityManager, waterId: string, beforeMs: number): Promise<PlanDesk['signs']> {
+  const rows: { at: Date; spot_id: string; kind: PlanDesk['signs'][number]['kind']; relation: 'tight' | 'above' | null }[] =
+    await entities.query(
+      `select g.at, g.spot_id, g.kind, g.relation from sighting g join spot sp on sp.id = g.spot_id
+     where sp.water_id = $1 and g.deleted_at is null and g.at < $2 and g.at > $2 - make_interval(days => $3) order by g.at`,
+      [waterId, new Date(beforeMs), SIGN_DAYS],
+    );
+  return rows.map((r) => ({ at: r.at.getTime(), spot: r.spot_id, kind: r.kind, relation: r.relation }));
 }

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import type { WaysAt } from '@bluffwind/core/plan/planInputs';
 import { type Passage, barCells, withBars } from '@bluffwind/core/ground/barCells';
 import { type RunAreas, type RunningBoat, runField } from '@bluffwind/core/ground/navigate';
@@ -18,6 +19,8 @@ export interface RunTimes {
 
 /** What ways run through. */
 export interface RunGround {
+  /** Names the chart: equal names must mean equal beds. */
+  readonly chart: string;
   readonly bed: SeaBed;
   readonly dock: { readonly lat: number; readonly lon: number };
   readonly spots: readonly { readonly lat: number; readonly lon: number }[];
@@ -28,6 +31,9 @@ export interface RunGround {
 
 const cache = new Map<string, SeaWays>();
 const KEPT = 240;
+/** Fetch at cells by the chart that it belongs to: the same for every boat and height of tide. */
+const rosesOf = new Map<string, Map<number, number[]>>();
+const CHARTS_KEPT = 20;
 
 /** Heights of tide from the one below the least to the one below the most. */
 export function tideLevels(leastM: number, mostM: number): number[] {
@@ -40,8 +46,13 @@ export function tideLevels(leastM: number, mostM: number): number[] {
  * what the crew has charted of passages.
  * @param key - Names the ground: equal keys must mean equal ground. @param levelsM - Heights of tide, ascending, at least one.
  */
-export function runTimes(key: string, ground: RunGround, levelsM: readonly number[]): RunTimes {
-  const all = levelsM.map((tideM) => waysAt(`${key} ${tideM}`, ground, tideM));
+export async function runTimes(key: string, ground: RunGround, levelsM: readonly number[]): Promise<RunTimes> {
+  const all: SeaWays[] = [];
+  for (const tideM of levelsM) {
+    // Others are heard between two heights of tide.
+    await setImmediate();
+    all.push(waysAt(`${key} ${tideM}`, ground, tideM));
+  }
   const places: SeaPlace[] = [];
   const indexOf = new Map<string, number>();
   const place = (p: SeaPlace): number => {
@@ -66,13 +77,23 @@ export function runTimes(key: string, ground: RunGround, levelsM: readonly numbe
   return { places, byTide };
 }
 
-function waysAt(key: string, { bed, dock, spots, boat, areas, passages }: RunGround, tideM: number): SeaWays {
+function knownRoses(chart: string): Map<number, number[]> {
+  let roses = rosesOf.get(chart);
+  if (!roses) {
+    roses = new Map();
+    if (rosesOf.size >= CHARTS_KEPT) rosesOf.delete(rosesOf.keys().next().value as string);
+    rosesOf.set(chart, roses);
+  }
+  return roses;
+}
+
+function waysAt(key: string, { chart, bed, dock, spots, boat, areas, passages }: RunGround, tideM: number): SeaWays {
   const known = cache.get(key);
   if (known) return known;
   const bars = passages.map((p) => barCells(bed, p));
   const ground = withBars(bed, bars);
   const places = [dock, ...spots].map((p) => toLocal(ground, p.lat, p.lon));
-  const ways = seaWays(runField(ground, boat, tideM, areas), places, bars);
+  const ways = seaWays(runField(ground, boat, tideM, areas), places, bars, knownRoses(chart));
   if (cache.size >= KEPT) cache.delete(cache.keys().next().value as string);
   cache.set(key, ways);
   return ways;

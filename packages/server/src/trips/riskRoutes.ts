@@ -23,6 +23,7 @@ import { limitsOf, partyOfTrip } from './riskOfTrip';
 import { tripsOn, zoneOf } from './tripsOn';
 
 const LOOK_MS = 15 * MINUTE;
+const cold = (l: { readonly text: string }) => l.text.startsWith('Water ');
 
 export function riskRoutes({ clock }: Deps) {
   const app = router();
@@ -120,7 +121,8 @@ async function risksOn(
     return {
       tripId: t.id,
       worst,
-      lines: lines.sort((a, b) => order[a.level] - order[b.level]).slice(0, 8),
+      // What the weather does before what the water always is at this time of the year.
+      lines: lines.sort((a, b) => order[a.level] - order[b.level] || Number(cold(a)) - Number(cold(b))).slice(0, 8),
       notKnown: QUANTITIES.filter((q) => unknown.has(q)),
     };
   });

@@ -104,7 +104,7 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
               type="button"
               className="min-h-[44px] cursor-pointer px-2 text-[0.93rem] underline underline-offset-4"
               onClick={() => {
-                const i = kinds.findIndex((k) => k === lengthKind);
+                const i = kinds.indexOf(lengthKind);
                 setKind(kinds[(i + 1) % kinds.length] as LengthKind);
                 setAsked(false);
               }}

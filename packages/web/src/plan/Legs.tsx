@@ -20,6 +20,8 @@ interface LegsProps {
 const STEP_MS = 5 * 60_000;
 /** Pixels before a press becomes a drag. */
 const SLACK = 4;
+/** Width of a letter of a name, pixels. */
+const LETTER_PX = 7.4;
 
 /** Legs as bars on the ribbon's last lane: picked up and dragged, or moved by keys. */
 export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, onDrop, onDrag }: LegsProps) {
@@ -90,8 +92,9 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
         const by = drag?.index === i ? drag.byMs : 0;
         const [left, right] = [x(l.startMs + by), x(l.departMs + by)];
         const width = right - left;
-        const wide = width > 56;
         const name = nameOf(l.spotId);
+        // The whole name or the number alone: nothing is cut in the middle of a word.
+        const wide = width > 20 + LETTER_PX * (name.length + 2);
         const baits = l.parts.length > 1 ? ` with ${l.parts.map((p) => baitOf(p.presentationId)).join(', then ')}` : '';
         return (
           <g
@@ -111,6 +114,7 @@ export function Legs({ lane, legs, selected, nameOf, baitOf, onSelect, onPin, on
             onKeyDown={(e) => key(e, l, i)}
             className={`touch-none ${by !== 0 ? 'cursor-grabbing' : 'cursor-grab'}`}
           >
+            <title>{`${i + 1} ${name}, ${fish(l.expected)} fish`}</title>
             <clipPath id={`leg-${i}`}>
               <rect x={left} y={0} width={Math.max(0, width - 6)} height={height} />
             </clipPath>

@@ -1,7 +1,8 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
-import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { dayLines, stopLines } from '@bluffwind/core/plan/legRisk';
+import { laidWithout } from '@bluffwind/core/risk/findingWords';
 import { RiskLines } from '../risk/RiskLines';
 import { clock, dayName, fish, GOALS } from '../ui/format';
 import type { ChangesSoFar } from '../workers/plan.worker';
@@ -50,15 +51,7 @@ export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PagePr
               <td>
                 <b>{spot(l.spotId)}</b>
                 {l.pinned ? ' (pinned)' : ''}
-                {told?.risk?.legs[i] && (
-                  <RiskLines
-                    lines={[
-                      ...riskLines(told.risk.legs[i].way, desk.zone, 'on the way'),
-                      ...riskLines(told.risk.legs[i].here, desk.zone),
-                      ...(told.risk.legs[i].legality === '' ? [] : [{ level: 'near' as const, text: told.risk.legs[i].legality }]),
-                    ]}
-                  />
-                )}
+                {told?.risk?.legs[i] && <RiskLines lines={stopLines(told.risk.legs[i], desk.zone)} />}
               </td>
               <td>
                 {(l.parts.length > 0 ? l.parts : [{ presentationId: l.presentationId, fromMs: l.startMs }]).map((p) => (
@@ -74,6 +67,8 @@ export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PagePr
           ))}
         </tbody>
       </table>
+      {told?.risk && <RiskLines lines={dayLines(told.risk, desk.zone)} />}
+      {(told?.risk?.notKnown.length ?? 0) > 0 && <p>{laidWithout(told?.risk?.notKnown ?? [])}</p>}
       {desk.breaks.map((b) => (
         <p key={`${b.name} ${b.fromMs}`}>
           {b.name}: lines up {clock(b.fromMs, desk.zone)} to {clock(b.toMs, desk.zone)}.

@@ -1,5 +1,5 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
-import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { dayLines, stopLines } from '@bluffwind/core/plan/legRisk';
 import { RiskLines } from '../risk/RiskLines';
 import { clock, fish } from '../ui/format';
 import { spotName } from './spotName';
@@ -19,14 +19,13 @@ export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
   if (!shown || shown.legs.length === 0) return <p className="py-3 text-ink-2">No stops yet. S lays the day.</p>;
   const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
   const risk = told?.risk ?? null;
-  const home = risk ? riskLines(risk.home, desk.zone, 'on the way home') : [];
+  const day = risk ? dayLines(risk, desk.zone) : [];
   return (
     <>
       <h2 className="sr-only">Stops</h2>
       <ol>
         {shown.legs.map((l, i) => {
           const own = risk?.legs[i];
-          const spot = desk.spots.find((s) => s.id === l.spotId);
           return (
             <li key={l.startMs} className="border-t border-line py-2 first:border-t-0" data-stop={spotName(desk, l.spotId)}>
               <button
@@ -48,18 +47,12 @@ export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
               <p className="text-[0.9rem]">
                 about <b className="num">{fish(l.expected)}</b> fish, {l.lo80} to {l.hi80}
               </p>
-              {own && (
-                <RiskLines
-                  className="mt-0.5 text-[0.87rem]"
-                  lines={[...riskLines(own.way, desk.zone, 'on the way'), ...riskLines(own.here, desk.zone)]}
-                />
-              )}
-              {spot?.legality && <p className="text-[0.87rem] text-rust">{spot.legality} To be checked locally.</p>}
+              {own && <RiskLines className="mt-0.5 text-[0.87rem]" lines={stopLines(own, desk.zone)} />}
             </li>
           );
         })}
       </ol>
-      <RiskLines lines={home} className="border-t border-line pt-2 text-[0.87rem]" />
+      <RiskLines lines={day} className="border-t border-line pt-2 text-[0.87rem]" />
       {shown.runMin !== null && (
         <p className="border-t border-line pt-2 text-[0.87rem] text-ink-2">
           <span className="num">{shown.runMin.toFixed(0)}</span> min under way with the run home
