@@ -93,6 +93,7 @@ export const SOUND_CURRENTS = (
     ['Gannet Pier', 4230, 2950, 95, 275, 0.62],
     ['Upper sound', 7300, 2900, 88, 268, 0.34],
     ['Head of the sound', 9150, 2950, 84, 264, 0.2],
+    ['Sallow Quay', 5750, 1400, 95, 275, 0.14],
   ] as const
 ).map(([name, x, y, floodToDeg, ebbToDeg, strength]) => ({
   name,

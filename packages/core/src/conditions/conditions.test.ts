@@ -107,10 +107,11 @@ describe('conditions at a spot', () => {
     expect(at(RECORD)(spot(null, 1), START + 3 * HOUR).fields.wind?.trust).toBe('forecast');
     expect(base.fields.clarity).toBeNull();
   });
-  it('take the current of the nearest station within 2 km', () => {
+  it('take the current of the nearest station within 2.6 km, and none from farther off', () => {
     const currents = [{ name: 'mouth', lat: 47.601, lon: -35.2, floodToDeg: 90, ebbToDeg: 270, meanMps: 0.8, constants: [] }];
     expect(at({ ...RECORD, currents })(spot(null, 1), START)).toMatchObject({ currentMps: 0.8, currentToDeg: 90 });
-    expect(at({ ...RECORD, currents })({ ...spot(null, 1), lat: 47.7 }, START).currentMps).toBeNull();
+    expect(at({ ...RECORD, currents })({ ...spot(null, 1), lat: 47.62 }, START).currentMps).toBe(0.8);
+    expect(at({ ...RECORD, currents })({ ...spot(null, 1), lat: 47.63 }, START).currentMps).toBeNull();
   });
   it('have the shade opposite the sun, and none at night', () => {
     const c = at(RECORD)(spot(null, 1), START + 6 * HOUR);

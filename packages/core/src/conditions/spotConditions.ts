@@ -121,7 +121,7 @@ type Spot = 'depthM' | 'onshore' | 'fetchM' | 'waveM' | 'lightFraction' | 'curre
 type Shared = Omit<SpotConditions, Spot> & { readonly windHours: number };
 
 /** A current station speaks for spots within this, m. */
-const CURRENT_REACH_M = 2000;
+const CURRENT_REACH_M = 2600;
 
 /**
  * Prepares conditions of a water over [fromMs, toMs]. What all spots share is worked out once per instant, a spot's own

@@ -41,7 +41,8 @@ function FleetOf({ date }: { date: string }) {
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState('');
   const [step, setStep] = useState('');
-  const [seen, setSeen] = useState(false);
+  // What he has seen to be unknown; another day, or anything more, is asked anew.
+  const [seenOf, setSeenOf] = useState('');
   const ready = open.length > 0 && desks.every((q) => q.data !== undefined);
   // biome-ignore lint/correctness/useExhaustiveDependencies: desks are new objects in each render; when they were read tells them apart
   const day = useMemo(
@@ -80,7 +81,9 @@ function FleetOf({ date }: { date: string }) {
   if (!me || !trips.data) return <Waiting what="Opening the day" />;
   const zone = me.outfit.zone;
   const today = localDate(serverNow(), zone);
-  const unknown = so?.trips.some((t) => t.notKnown.length > 0) ?? false;
+  const notKnown = so?.trips.flatMap((t) => (t.notKnown.length > 0 ? [`${t.tripId} ${t.notKnown.join()}`] : [])).join() ?? '';
+  const unknown = notKnown !== '';
+  const seen = seenOf === notKnown;
   const meetings = all ? keptMeetings(all) : [];
   const given = so ? so.trips.reduce((s, t) => s + t.alone - t.together, 0) : 0;
   async function keepAll() {
@@ -155,7 +158,7 @@ function FleetOf({ date }: { date: string }) {
           Some boats are planned without what nobody has said; each row names it.{' '}
           {me.role !== 'mate' && (
             <label className="ml-2 whitespace-nowrap">
-              <input type="checkbox" checked={seen} onChange={(e) => setSeen(e.target.checked)} /> I have seen it
+              <input type="checkbox" checked={seen} onChange={(e) => setSeenOf(e.target.checked ? notKnown : '')} /> I have seen it
             </label>
           )}
         </p>

@@ -1,9 +1,9 @@
 import type { RiskLine } from '@bluffwind/contract/risk';
 
 const MARK = { over: '✕', near: '!', unknown: '?', within: '' } as const;
-const SPOKEN = { over: 'over: ', near: 'near: ', unknown: 'not known: ', within: '' } as const;
+const SPOKEN = { over: 'over: ', near: 'near: ', unknown: '', within: '' } as const;
 
-/** What speaks against a place or a trip, a line each with its level as a mark and as a word. */
+/** What speaks against a place or a trip, a line each with its level as a mark and as a word; what is not known says so itself. */
 export function RiskLines({ lines, className = '' }: { lines: readonly RiskLine[]; className?: string }) {
   if (lines.length === 0) return null;
   return (
