@@ -41,7 +41,7 @@ async function stays(page: Page): Promise<Stay[]> {
   });
 }
 
-const expected = async (page: Page) => Number(await page.locator('[data-expected]').innerText());
+const expected = async (page: Page) => Number(await page.locator('[data-expected]').getAttribute('data-expected'));
 const AFTERNOON = '2026-06-19T14:00:00.000Z';
 let contested: Stay;
 
@@ -50,22 +50,23 @@ test("the wind's shift makes yesterday's spots lose, and the screen says by how 
   await openAndLay(page, await tripOf(page, "Tern's Errand", AFTERNOON));
   await page.getByRole('tab', { name: 'Yesterday' }).click();
   const naive = page.locator('[data-naive]');
-  await expect(naive.locator('[data-naive-less]')).toContainText(/^\d+\.\d more$/);
+  await expect(naive.locator('[data-naive-less]')).toContainText(/^[\d.]+ more$/);
   const more = Number((await naive.locator('[data-naive-less]').innerText()).split(' ')[0]);
   expect(more).toBeGreaterThan(2);
   await expect(naive.getByText(/wind/).last()).toBeVisible();
   await expect(
-    naive.locator('li', { hasText: /the wind stands wrong on this bank|over the boat's limit|wind from .*, poor here/ }).first(),
+    naive.locator('li', { hasText: /the wind stands wrong on this bank|over the limit|wind from .*, poor here/ }).first(),
   ).toBeVisible();
   const said = Number(/give ([\d.]+), /.exec((await naive.innerText()).replaceAll('\n', ' '))?.[1]);
-  expect((await expected(page)) - said).toBeCloseTo(more, 0);
+  // Each is shown whole from ten on.
+  expect(Math.abs((await expected(page)) - said - more)).toBeLessThan(1.1);
   await expectAccessible(page);
 
   // What would change the plan is worked out behind it, with its worth.
   await page.getByRole('tab', { name: /What if/ }).click();
   await expect(page.locator('[data-changes-done=true]')).toBeVisible({ timeout: 60_000 });
   const windy = page.locator('[data-trigger]', { hasText: /wind/ }).first();
-  await expect(windy).toContainText(/Worth \d+\.\d fish/);
+  await expect(windy).toContainText(/Worth [\d.]+ fish/);
   await expectAccessible(page);
 });
 
@@ -80,7 +81,7 @@ test('the second captain plans alone first', async ({ page }) => {
   await page.getByPlaceholder('Screen, trip or command').fill('plan marrow');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: /Marrow/ })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText('No legs yet. S lays the day.')).toBeVisible();
+  await expect(page.getByText('No stops yet. S lays the day.')).toBeVisible();
   await expect(page.locator('g[data-leg]')).toHaveCount(0);
 });
 
@@ -143,7 +144,7 @@ test('a captain pins, bans, drags, undoes, compares and keeps', async ({ page })
   // Side by side with yesterday's best.
   await page.keyboard.press('c');
   await page.getByLabel('Against').selectOption('naive');
-  await expect(page.locator('[data-gained]')).toContainText(/\d+\.\d (more|fewer)/);
+  await expect(page.locator('[data-gained]')).toContainText(/[\d.]+ (more|fewer)/);
   await expectAccessible(page);
   await page.keyboard.press('Escape');
 
@@ -192,7 +193,7 @@ test('the party, the baits and the past foretold', async ({ page }) => {
   await openAndLay(page, id);
   const whole = await expected(page);
   await page.getByRole('tab', { name: 'Party' }).click();
-  await expect(page.locator('[data-fit]')).toContainText(/a fish is to be expected every \d+ min at the slowest/i);
+  await expect(page.locator('[data-fit]')).toContainText(/every \d+ min at the slowest|a whole stop may go by/i);
   await page.getByRole('button', { name: 'Lunch 30 min' }).click();
   await expect(page.getByText(/Lunch, lines up \d\d:\d\d to \d\d:\d\d/).first()).toBeVisible();
   await page.keyboard.press('s');

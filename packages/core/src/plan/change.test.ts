@@ -147,6 +147,9 @@ describe('terms of the party', () => {
   it('says how long they wait at the slowest, and keeps to their patience', () => {
     const wait = longestWaitMin(trip, ranking, day) ?? 0;
     expect(fitSentence(trip, ranking, day, guests)).toContain(`every ${Math.round(wait)} min at the slowest`);
+    const slow = { ...ranking, rates: ranking.rates.map((s) => s.map((b) => b.map((r) => r / 20))) };
+    expect(longestWaitMin(trip, slow, day)).toBeCloseTo(20 * wait, 6);
+    expect(fitSentence(trip, slow, day, guests)).toContain('at its slowest a whole stop may go by without a fish');
     const hasty = { ...trip, patienceMin: 20 };
     const quick = layDay(hasty, ranking);
     expect(longestWaitMin(hasty, ranking, quick)).toBeLessThanOrEqual(20.5);

@@ -84,14 +84,19 @@ export function fitSentence(
   const skill = ['anyone can fish its baits', 'its baits ask for some practice', 'its baits are for experts'][hardest - 1] as string;
   const parts = [
     who.length > 0 ? `For ${who.join(', ')}: ` : '',
-    wait === null
-      ? ''
-      : `a fish is to be expected every ${Math.round(wait)} min at the slowest${patience === null ? '' : `, they stand ${patience}`}; `,
+    wait === null ? '' : `${waitWords(wait, plan)}${patience === null ? '' : `, they stand ${patience} min`}; `,
     `${skill}.`,
     bagWords(inputs, ranking, plan),
   ];
   const text = parts.join('');
   return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** How long they wait at the slowest; longer than any stop is, is no wait but a stop without a fish. */
+function waitWords(wait: number, plan: Pick<DayPlan, 'legs'>): string {
+  const longest = Math.max(...plan.legs.map((l) => (l.departMs - l.startMs) / 60_000));
+  if (wait >= longest) return 'at its slowest a whole stop may go by without a fish';
+  return `a fish is to be expected every ${Math.round(wait)} min at the slowest`;
 }
 
 /** What of a day's fish the bag lets the party keep, and when it is likely full; empty when nothing limits it. */

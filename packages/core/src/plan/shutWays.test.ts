@@ -35,7 +35,7 @@ describe('sea on the runs', () => {
     const trip = rough();
     const ways = shutWays(trip, stepsOf(trip), 3);
     expect(ways.dock[0]?.ranges).toEqual([]);
-    const [from, to] = ways.dock[1]?.ranges[0] as [number, number];
+    const [from, to] = (ways.dock[1] as NonNullable<(typeof ways.dock)[1]>).ranges[0] as [number, number];
     // Within two hours of the wind getting up: waves need time to grow.
     expect(from).toBeGreaterThanOrEqual(30);
     expect(from).toBeLessThanOrEqual(60);
@@ -61,7 +61,7 @@ describe('sea on the runs', () => {
     const trip = rough();
     const ranking = rankTrip(trip);
     const call = ranking.calls.find((c) => c.spotId === 'lee');
-    const [from, to] = ranking.ways.dock[1]?.ranges[0] as [number, number];
+    const [from, to] = (ranking.ways.dock[1] as NonNullable<(typeof ranking.ways.dock)[1]>).ranges[0] as [number, number];
     expect(call?.wayShut).toEqual([{ fromMs: START + from * 300_000, toMs: START + to * 300_000, why: 'waves over the limit' }]);
     expect(whyNot(trip, ranking, 'lee', [{ spotId: 'exposed' }])).toMatch(
       /^Lee wall: waves over the limit on the way there from \d\d:\d\d to 14:00; /,

@@ -11,6 +11,7 @@ import { laidWithout } from '@bluffwind/core/risk/findingWords';
 import { openWater } from '@bluffwind/core/conditions/openWater';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
 import { limitWords, type Rule, toRecheck } from '@bluffwind/core/rules/verdict';
+import { dateWords } from '@bluffwind/core/rules/seasonWords';
 import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { PersonEntity } from '../db/entities/outfit';
@@ -224,7 +225,7 @@ async function restWords(
   for (const waterId of new Set(trips.map((t) => t.waterId))) {
     for (const [id, until] of await restingSpots(entities, waterId, dayMs)) {
       const spot = shown.find((s) => s.id === id);
-      if (spot) words.push(`${spot.name}: rests until ${localDate(until, zone)}`);
+      if (spot) words.push(`${spot.name}: rests until ${dateWords(localDate(until, zone).slice(5))}`);
     }
   }
   return words.sort();

@@ -228,11 +228,11 @@ function Desk() {
                 ['Ctrl K', 'any command'],
                 [', .', 'a quarter of an hour back, on'],
                 ['< >', 'an hour back, on'],
-                ['p x', 'pin, ban the call or leg in hand'],
+                ['p x', 'pin, ban the call or stop in hand'],
                 ['s', 'lay the day'],
                 ['z Z', 'undo, redo a step of the plan'],
                 ['c', 'compare two plans'],
-                ['← →', 'move the leg in hand, with Shift past its neighbour'],
+                ['← →', 'move the stop in hand, with Shift past its neighbour'],
                 ['?', 'this list'],
               ].map(([k, what]) => (
                 <div key={k} className="contents">

@@ -64,7 +64,7 @@ function BacktestOf({ id }: { id: string }) {
             : `the last ${so?.of ?? DAYS} days with stops, each from what was known the evening before`
         }
       />
-      <section aria-label="Backtest" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-4">
+      <section aria-label="The past foretold" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-4">
         {!s &&
           (so && so.done === so.of ? (
             <p className="text-ink-2">Too little is logged here to foretell a day from the days before it.</p>
@@ -74,21 +74,23 @@ function BacktestOf({ id }: { id: string }) {
         {s && so && (
           <div data-backtest={so.done === so.of}>
             <p className="max-w-prose">
-              {s.sets} sets gave <b className="num">{fish(s.fish)}</b> fish where <b className="num">{fish(s.expected)}</b> were expected.{' '}
-              <b className="num">{(100 * s.inside).toFixed(0)} %</b> of the counts lay inside their 80 % range. Counts are whole numbers, so
-              a range of few fish holds somewhat more than it says.
+              {s.sets} entries of the log gave <b className="num">{fish(s.fish)}</b> fish where <b className="num">{fish(s.expected)}</b>{' '}
+              were expected. <b className="num">{(100 * s.inside).toFixed(0)} %</b> of the counts lay inside their 80 % range. Counts are
+              whole numbers, so a range of few fish holds somewhat more than it says.
             </p>
             <table className="mt-3 [&_td]:pr-6 [&_th]:pr-6">
               <caption className="py-1 text-left font-semibold">Against two ways that guides go by</caption>
               <thead className="text-ink-2">
                 <tr>
-                  {['', 'deviance of a set (less is better)', 'fish per rod-hour in the third of the hours that it would have kept'].map(
-                    (h) => (
-                      <th key={h} scope="col" className="text-left font-normal">
-                        {h}
-                      </th>
-                    ),
-                  )}
+                  {[
+                    '',
+                    'how far off, an entry (less is better)',
+                    'fish per rod-hour in the third of the hours that it would have kept',
+                  ].map((h) => (
+                    <th key={h} scope="col" className="text-left font-normal">
+                      {h}
+                    </th>
+                  ))}
                 </tr>
               </thead>
               <tbody>
@@ -107,7 +109,7 @@ function BacktestOf({ id }: { id: string }) {
               </tbody>
             </table>
             {so.done === so.of && <CalibrationChart calibration={s.calibration} />}
-            <h2 className="mt-4 font-bold">Set by set, newest first</h2>
+            <h2 className="mt-4 font-bold">Entry by entry, newest first</h2>
             <ol>
               {[...so.rows]
                 .reverse()

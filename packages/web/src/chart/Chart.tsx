@@ -268,7 +268,7 @@ export function Chart(props: ChartProps) {
             sheltered at {time}
           </span>
         )}
-        <span className="num">{tideM !== null ? `tide ${tideM.toFixed(1)} m at ${time}` : `at ${time}`}</span>
+        <span className="num">{tideM !== null ? `tide ${tideM.toFixed(1)} m at ${time}` : blows ? '' : `at ${time}`}</span>
         <span className="flex items-center gap-1">
           <svg width={10} height={14} aria-hidden="true">
             <path d="M5 0L9 13L5 10L1 13Z" fill="#10292e" />

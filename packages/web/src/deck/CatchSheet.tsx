@@ -4,6 +4,7 @@ import { localDate } from '@bluffwind/core/units/time';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { serverNow } from '../app/clock';
+import { dateName } from '../ui/format';
 import { lengthKeys } from './lengthKeys';
 
 const BIG = 'min-h-[56px] rounded border px-2 text-[1.05rem] font-semibold cursor-pointer';
@@ -177,8 +178,8 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
             </button>
           </div>
           <p className="mt-2 text-[0.83em] text-ink-2">
-            The crew’s own copy of the rules{oldest ? `, checked ${oldest}${stale ? ': older than 30 days, re-check' : ''}` : ''}. Local
-            rules come first.
+            The crew’s own copy of the rules{oldest ? `, checked ${dateName(oldest)}${stale ? ': older than 30 days, re-check' : ''}` : ''}.
+            Local rules come first.
           </p>
         </Dialog.Content>
       </Dialog.Portal>

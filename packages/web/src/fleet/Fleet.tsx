@@ -126,8 +126,11 @@ function FleetOf({ date }: { date: string }) {
         note={
           so ? (
             <span data-fleet-done={so.done}>
-              <b className="num text-ink">{fish(so.value)}</b> fish of all boats, no more than <span className="num">{fish(so.bound)}</span>{' '}
-              can be had; {fish(given)} given up so that no two meet
+              <b className="num text-ink" data-fleet-worth={so.value}>
+                {fish(so.value)}
+              </b>{' '}
+              fish of all boats, no more than <span className="num">{fish(so.bound)}</span> can be had; {fish(given)} given up so that no
+              two meet
               {so.trips.some((t) => t.without.some((w) => w.fish >= 0.05)) ? ' and short bait goes round' : ''}
               {so.done ? '' : ', still looking ...'}
             </span>

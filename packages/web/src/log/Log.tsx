@@ -35,7 +35,7 @@ export default function Log() {
         title="Log"
         note={
           t
-            ? `${t.sets} sets, ${t.fish} fish in ${t.rodHours.toFixed(0)} rod-hours${t.rate !== null ? `, ${rate(t.rate)} an hour` : ''}${t.se !== null ? ` (standard error ${rate(t.se)})` : ''}; ${t.blankSets} sets without a fish`
+            ? `${t.sets} entries, ${t.fish} fish in ${t.rodHours.toFixed(0)} rod-hours${t.rate !== null ? `, ${rate(t.rate)} an hour` : ''}${t.se !== null ? ` (give or take ${rate(t.se)})` : ''}; ${t.blankSets} blank`
             : ''
         }
       >
@@ -124,7 +124,7 @@ export default function Log() {
               ))}
             </tbody>
           </table>
-          {log.data.rows.length === 0 && <p className="p-4 text-ink-2">No sets match. Take a filter away.</p>}
+          {log.data.rows.length === 0 && <p className="p-4 text-ink-2">Nothing in the log matches. Take a filter away.</p>}
           {log.data.rows.length < log.data.total.sets && (
             <p className="p-4 text-ink-2">
               The newest {log.data.rows.length} of {log.data.total.sets} are listed; the figures above count all of them.

@@ -40,7 +40,7 @@ export function Changes({ desk, so, kept, onTake }: ChangesProps) {
       <p className="text-[0.87rem] text-ink-2" role={so.done < so.of ? 'status' : undefined} data-changes-done={so.done === so.of}>
         {so.done < so.of
           ? `Tried ${so.done} of ${so.of} ways that the day may go ...`
-          : `${so.of} ways that the day may go were tried: the forecast’s members, wind, tide, a spot that is taken.`}
+          : `${so.of} ways that the day may go were tried: other runs of the forecast, wind, tide, a spot that is taken.`}
       </p>
       <ol className="mt-1">
         {so.triggers.map((t, i) => (
@@ -48,7 +48,7 @@ export function Changes({ desk, so, kept, onTake }: ChangesProps) {
             <p>{t.sentence}</p>
             <p className="text-[0.9rem] text-ink-2">
               Worth <b className="num text-ink">{fish(t.worth)}</b> fish
-              {t.chance === null ? '' : `; ${Math.round(t.chance * 10)} of 10 members say so`}.{i === 0 ? ' This is plan B.' : ''}
+              {t.chance === null ? '' : `; ${chanceWords(t.chance)}`}.{i === 0 ? ' This is plan B.' : ''}
             </p>
             <p className="text-[0.87rem] text-ink-2">
               {t.planB.legs.map((l) => `${clock(l.startMs, desk.zone)} ${name(l.spotId)}`).join(', ')}: {fish(t.planB.expected)} then.
@@ -64,4 +64,11 @@ export function Changes({ desk, so, kept, onTake }: ChangesProps) {
       )}
     </>
   );
+}
+
+/** How many of the forecast's runs have it so. */
+function chanceWords(chance: number): string {
+  const tenths = Math.round(chance * 10);
+  if (tenths === 0) return 'hardly any run of the forecast has it so';
+  return tenths === 10 ? 'nearly every run of the forecast has it so' : `${tenths} of 10 runs of the forecast have it so`;
 }

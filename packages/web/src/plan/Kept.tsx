@@ -37,7 +37,9 @@ export function Kept({ tripId, desk }: { tripId: string; desk: PlanDesk }) {
 
 /** "2698 sets, 2713 fish, to Thu 18 June 13:48". */
 function evidenceWords(version: string, zone: string): string {
-  return version.replace(/ to (\d{4}-\S+)$/, (_, at: string) => ` to ${dayName(at, zone)} ${clock(at, zone)}`);
+  return version
+    .replace(' sets,', ' entries,')
+    .replace(/ to (\d{4}-\S+)$/, (_, at: string) => ` to ${dayName(at, zone)} ${clock(at, zone)}`);
 }
 
 function Basis({ tripId, version, zone }: { tripId: string; version: number; zone: string }) {

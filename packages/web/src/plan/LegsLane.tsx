@@ -60,7 +60,7 @@ export function LegsLane({ lane, desk: d, plan, worth, naive, selected, onSelect
         </>
       ) : (
         <text x={lane.x(d.startsAt) + 12} y={lane.height / 2 + 4} fontSize={13} fill="var(--ink-2)">
-          No legs yet. S lays the day.
+          No stops yet. S lays the day.
         </text>
       )}
     </g>

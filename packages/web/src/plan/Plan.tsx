@@ -260,9 +260,9 @@ function PlanOf({ id }: { id: string }) {
             label: (
               <>
                 <span className="block text-[13px] text-ink-2">
-                  {shown?.saved ? `Legs, plan ${shown.saved}` : shown ? 'Legs, not saved' : 'Legs'}
+                  {shown?.saved ? `Stops, plan ${shown.saved}` : shown ? 'Stops, not saved' : 'Stops'}
                 </span>
-                <b className="num" data-expected>
+                <b className="num" data-expected={shown?.expected ?? 0}>
                   {shown ? fish(shown.expected) : 'none'}
                 </b>
                 <span className="text-[11.5px] whitespace-nowrap text-ink-3"> {shown ? `fish, ${shown.lo80}–${shown.hi80}` : ''}</span>

@@ -159,7 +159,7 @@ describe('legs on the ribbon', () => {
 
   it('show breaks, and where there is no plan say how to make one', () => {
     expect(legs(doing())).toContain('<title>Lunch</title>');
-    expect(legs(doing({ shown: null }))).toContain('No legs yet. S lays the day.');
+    expect(legs(doing({ shown: null }))).toContain('No stops yet. S lays the day.');
   });
 });
 
@@ -207,7 +207,9 @@ describe('beside the plan', () => {
       condition: null,
       planB: day,
     };
-    expect(changes({ triggers: [trigger], done: 12, of: 12 })).toContain('Worth 2.1 fish; 4 of 10 members say so. This is plan B.');
+    expect(changes({ triggers: [trigger], done: 12, of: 12 })).toContain(
+      'Worth 2.1 fish; 4 of 10 runs of the forecast have it so. This is plan B.',
+    );
   });
 
   it('what is refused is an alert, a better day only an offer', () => {
@@ -218,8 +220,8 @@ describe('beside the plan', () => {
     expect(drawn(<PlanNotices {...quiet} hiddenLegs={1} plan={{ shown, refused: null, offer: null } as PlanDoing} />)).toContain(
       'a spot that its captain keeps to himself',
     );
-    const offer = notices({ offer: { ...shown, expected: 12.34 } });
-    expect(offer).toMatch(/role="status".*12.3.*Show it.*Keep mine/);
+    const offer = notices({ offer: { ...shown, expected: 124 } });
+    expect(offer).toMatch(/role="status".*12.*Show it.*Keep mine/);
   });
 
   it('baits that cannot be fished are told with the reason', () => {

@@ -87,8 +87,8 @@ export function ScalarLane({
       )}
       <LaneLabel
         name={label}
-        value={sample ? sample.value.toFixed(digits) : 'unknown'}
-        unit={note ?? (sample?.trust === 'carried' ? `${unit}, carried` : unit)}
+        value={sample ? sample.value.toFixed(digits) : 'not known'}
+        unit={sample ? (note ?? (sample.trust === 'carried' ? `${unit}, carried` : unit)) : ''}
       />
     </g>
   );

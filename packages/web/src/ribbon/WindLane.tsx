@@ -70,7 +70,7 @@ export function WindLane({
           )
         );
       })}
-      <LaneLabel name="Wind" value={here ? windWords(here.mps, here.fromDeg) : 'unknown'} unit="m/s" />
+      <LaneLabel name="Wind" value={here ? windWords(here.mps, here.fromDeg) : 'not known'} unit={here ? 'm/s' : ''} />
     </g>
   );
 }

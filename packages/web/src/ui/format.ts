@@ -25,7 +25,7 @@ export function rate(value: number): string {
 }
 
 /** Fish to one decimal. */
-export const fish = (value: number): string => value.toFixed(1);
+export const fish = (value: number): string => (value < 9.95 ? value.toFixed(1) : value.toFixed(0));
 
 /** Depth to 0.1 m below 10 m, whole metres deeper. */
 export const depth = (m: number): string => (Math.abs(m) < 10 ? m.toFixed(1) : m.toFixed(0));
