@@ -80,6 +80,7 @@ test('a party on a boat for the first time is led elsewhere, and plan, brief, de
   await expect(wind.first()).toBeVisible();
 
   await page.getByRole('tab', { name: 'Stops' }).click();
+  await expect(page.locator('[data-stop] [data-risk] li').first()).toBeVisible();
   const planned = await lines(page, '[data-stop]');
   expect(planned.length).toBeGreaterThan(1);
   await expectAccessible(page);
@@ -96,6 +97,7 @@ test('a party on a boat for the first time is led elsewhere, and plan, brief, de
   await page.goto(`/brief/${FRIDAY}`);
   await page.getByRole('button', { name: /14:30 Pell party/ }).click({ timeout: 60_000 });
   await expect(page.getByRole('heading', { name: /Tern's Errand, 14:30/ })).toBeVisible();
+  await expect(page.locator('main [data-risk] li').first()).toBeVisible();
   const briefed = await lines(page, 'main');
   for (const g of said) expect(gists(briefed), g).toContain(g);
 

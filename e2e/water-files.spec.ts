@@ -145,11 +145,14 @@ test('a spot is set on the chart with a key and a click, edited, and goes out in
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'New ledge' })).toBeVisible();
   await page.keyboard.press('e');
-  await page.getByLabel('Hazards').fill('Old mooring chain');
+  await page.getByRole('button', { name: 'Add a hazard' }).click();
+  await page.getByLabel('Hazard 1, in words').fill('Old mooring chain');
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.locator('[data-spot-panel]')).toContainText('Old mooring chain');
-  const stored = await rows<{ depth_min_m: number; hazards: string }>(`select depth_min_m, hazards from spot where name = 'New ledge'`);
-  expect(stored[0]?.hazards).toBe('Old mooring chain');
+  const stored = await rows<{ depth_min_m: number; hazards: { note: string }[] }>(
+    `select depth_min_m, hazards from spot where name = 'New ledge'`,
+  );
+  expect(stored[0]?.hazards).toMatchObject([{ note: 'Old mooring chain' }]);
   expect(stored[0]?.depth_min_m).toBeGreaterThan(-0.6);
 
   await menu(page, /Export spots/);

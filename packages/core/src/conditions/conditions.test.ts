@@ -113,6 +113,19 @@ describe('conditions at a spot', () => {
     expect(at({ ...RECORD, currents })({ ...spot(null, 1), lat: 47.62 }, START).currentMps).toBe(0.8);
     expect(at({ ...RECORD, currents })({ ...spot(null, 1), lat: 47.63 }, START).currentMps).toBeNull();
   });
+  it('take the nearer of two stations, whichever is named first', () => {
+    const station = (name: string, lat: number, meanMps: number) => ({
+      name,
+      lat,
+      lon: -35.2,
+      floodToDeg: 90,
+      ebbToDeg: 270,
+      meanMps,
+      constants: [],
+    });
+    const two = [station('near', 47.604, 0.3), station('far', 47.61, 0.9)];
+    for (const currents of [two, [...two].reverse()]) expect(at({ ...RECORD, currents })(spot(null, 1), START).currentMps).toBe(0.3);
+  });
   it('have the shade opposite the sun, and none at night', () => {
     const c = at(RECORD)(spot(null, 1), START + 6 * HOUR);
     expect(Math.abs((((c.shadeToDeg ?? 0) - c.sunBearingDeg + 360) % 360) - 180)).toBeLessThan(1e-9);

@@ -180,6 +180,31 @@ describe('surveys over the chart', () => {
     expect(both.depthM[at(chart, 900, 900)]).toBe(5);
     expect(chart.depthM[at(chart, 200, 200)]).toBe(5);
   });
+  it('begin and end where they do, also half off the chart', () => {
+    const chart = bed(() => 5, 50, 21);
+    const laid = (east: number, north: number) => {
+      const corner = toPosition(chart, east, north);
+      const patch = { ...bed(() => 9, 50, 7), lat0: corner.lat, lon0: corner.lon };
+      const { depthM } = overlaySurveys(chart, [patch]);
+      const taken = Array.from(depthM).flatMap((d, k) => (d === 5 ? [] : [[(k % 21) * 50, Math.floor(k / 21) * 50] as const]));
+      const span = (list: number[]) => [Math.min(...list), Math.max(...list)];
+      return [span(taken.map((t) => t[0])), span(taken.map((t) => t[1]))];
+    };
+    // Seven nodes of 50 m reach over 300 m.
+    const [x, y] = laid(410, 210) as [number[], number[]];
+    expect([x, y]).toEqual([
+      [450, 700],
+      [250, 500],
+    ]);
+    expect(laid(-110, -110)).toEqual([
+      [0, 150],
+      [0, 150],
+    ]);
+    expect(laid(890, 890)).toEqual([
+      [900, 1000],
+      [900, 1000],
+    ]);
+  });
   it('keep what is not known through a file', () => {
     const record = { ...bed(() => 5, 50, 3), depthM: [1, null, 3, 4, 5, 6, 7, 8, 9] };
     expect(bedOf(JSON.parse(JSON.stringify(record))).depthM[1]).toBeNaN();
@@ -385,6 +410,9 @@ describe('piles', () => {
     expect(pileShade(sun, 9, 2, 3)?.side).toBe('E');
     expect(pileShade(sun, 9, 1, 3)?.surfaceM ?? 0).toBeGreaterThan(pileShade(sun, 9, 3, 3)?.surfaceM ?? 9);
     expect(pileShade({ heightDeg: 1, bearingDeg: 290 }, 9, 2, 3)).toBeNull();
+    // Seven metres of deck over the water at 45 degrees lie seven metres off; a deck under water throws none.
+    expect(pileShade({ heightDeg: 45, bearingDeg: 255 }, 9, 2, 0)?.surfaceM).toBeCloseTo(7, 9);
+    expect(pileShade({ heightDeg: 45, bearingDeg: 255 }, 1, 2, 0)?.surfaceM).toBeCloseTo(0, 9);
   });
 });
 

@@ -94,6 +94,16 @@ describe('terms of a day', () => {
     }
   });
 
+  it('counts the run home to the fuel', () => {
+    const p = one([[1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1, 1]], { dockTravelSteps: [3], maxRunSteps: 6 });
+    const legs = [{ spot: 'pool', startStep: 3, departStep: 6 }];
+    expect(scoreItinerary(p, legs).runSteps).toBe(6);
+    expect(() => scoreItinerary({ ...p, maxRunSteps: 5 }, legs)).toThrow(
+      /6 steps under way with the run home are more than the fuel allows, 5/,
+    );
+    expect(solveItinerary({ ...p, maxRunSteps: 5 }).legs).toEqual([]);
+    expect(solveItinerary(p).legs).toHaveLength(1);
+  });
   it('visits pinned spots in the order asked for: equals brute force', () => {
     for (let seed = 1; seed <= 8; seed++) {
       const p = { ...small(seed), order: ['s4', 's1'] };

@@ -71,7 +71,9 @@ export function verdict(q: VerdictQuestion): Verdict {
   );
   against.push(...contradictions(rules));
   if (zones.length > 0)
-    against.unshift(`the zone is not known, and ${zones.join(' and ')} has rules of its own: the stricter speaks until it is`);
+    against.unshift(
+      `the zone is not known, and ${zones.join(' and ')} ${zones.length > 1 ? 'have rules of their own' : 'has rules of its own'}: the stricter speaks until it is`,
+    );
   return {
     decision: against.length > 0 ? 'must release' : 'may keep',
     reasons: against.length > 0 ? against : ["within the crew's copy of the rules"],

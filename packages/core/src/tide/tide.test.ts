@@ -223,6 +223,21 @@ describe('residual', () => {
     expect(h).toBeGreaterThan(6);
     expect(h).toBeLessThan(12);
   });
+  it('fades as its own likeness six hours apart says: a swing of 48 h has cos 45 degrees', () => {
+    const swing = (hoursLong: number, periodH = 48) => {
+      const value = Array.from({ length: hoursLong }, (_, i) => Math.cos((2 * Math.PI * i) / periodH));
+      return residualDecayH({ atMs: value.map((_, i) => START + i * HOUR_MS), value });
+    };
+    // Whole periods of pairs: 6 / -ln(0.70711) = 17.31 h.
+    expect(swing(48 * 20 + 6)).toBeCloseTo(-6 / Math.log(Math.SQRT1_2), 1);
+    // Under twelve pairs nothing is learned, from twelve on it is.
+    expect(swing(17)).toBe(12);
+    expect(swing(18)).not.toBe(12);
+    // What has turned round six hours later fades as fast as may be, what hardly changes as slowly.
+    expect(swing(240, 12)).toBe(3);
+    expect(swing(2000, 4000)).toBe(48);
+    expect(residualDecayH({ atMs: Array.from({ length: 40 }, (_, i) => START + i * HOUR_MS), value: new Array(40).fill(0) })).toBe(12);
+  });
   it('is nothing without a gauge', () => {
     expect(residualAt(model, null)(START)).toBe(0);
     expect(newestResidual(model, { atMs: [START], value: [2], forecastFrom: 0 })).toBeNull();
