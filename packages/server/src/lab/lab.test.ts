@@ -163,6 +163,68 @@ describe('lab', () => {
     expect(out.decision).toBe('must release');
   });
 
+  it('reads rules of every kind, by zone, boat and days', () => {
+    const own = { id: '1', species: 'bass', zone: null };
+    const ask = (rules: unknown[], more: object = {}) =>
+      lab('verdict', {
+        rules,
+        zone: 'sound',
+        date: '2026-06-19',
+        fish: { species: 'bass', lengthMm: 550, lengthKind: 'total' },
+        keptToday: 1,
+        ...more,
+      }).out;
+    expect(ask([{ ...own, kind: 'slot', fromMm: 500, toMm: 600, lengthKind: 'total' }]).reasons).toEqual([
+      '550 mm total is in the protected slot, 500 to 600 mm total',
+    ]);
+    expect(ask([{ ...own, kind: 'bag', perAngler: 2, perBoat: 4 }], { keptByBoat: 4 }).reasons).toEqual(["the boat's bag of 4 is full"]);
+    expect(ask([{ ...own, kind: 'possession', perAngler: 3, days: 2 }], { keptBefore: [{ date: '2026-06-18', fish: 2 }] }).decision).toBe(
+      'must release',
+    );
+    expect(ask([{ ...own, kind: 'length', minMm: 700, maxMm: null, lengthKind: 'total', zone: 'lake' }], { zone: null }).decision).toBe(
+      'must release',
+    );
+    expect(ask([{ ...own, kind: 'hook', words: 'single barbless' }])).toMatchObject({
+      decision: 'may keep',
+      limits: ['hooks: single barbless'],
+    });
+    expect(ask([{ ...own, kind: 'length', minMm: 400, maxMm: null, lengthKind: 'disc' }]).reasons[0]).toMatch(/measure disc length/);
+    expect(ask([]).decision).toBe('no rule on file');
+  });
+
+  it('judges a boat and its party, every quantity named, and what is missing as not known', () => {
+    const boat = { windLimitMps: 10, waveLimitM: 1, draughtM: 0.6 };
+    const nobody = { children: 0, firstTimers: 0, nonSwimmers: 0 };
+    const judge = (conditions: object, party: object = nobody, b: object = boat) => {
+      const { out } = lab('judge', { boat: b, party, conditions });
+      const level = Object.fromEntries(out.findings.map((f: { quantity: string; level: string }) => [f.quantity, f.level]));
+      return { ...out, level };
+    };
+    const none = judge({});
+    expect(none.findings.map((f: { quantity: string }) => f.quantity).sort()).toEqual(
+      ['wind', 'gust', 'wave', 'keel', 'visibility', 'thunder', 'darkness', 'windAgainstCurrent', 'cold', 'heat'].sort(),
+    );
+    expect(none.worst).toBe('unknown');
+    for (const level of Object.values(none.level)) expect(level).toBe('unknown');
+    // The terms: over above the limit, near from four fifths of it, a quarter over the wind's limit for gusts.
+    expect([7.9, 8, 10, 10.1].map((windMps) => judge({ windMps }).level.wind)).toEqual(['within', 'near', 'near', 'over']);
+    expect([9.9, 10, 12.5, 12.6].map((gustMps) => judge({ gustMps }).level.gust)).toEqual(['within', 'near', 'near', 'over']);
+    expect(judge({ gustMps: 11 }, nobody, { ...boat, gustLimitMps: 10 }).level.gust).toBe('over');
+    expect(judge({ windMps: 7.6 }, { ...nobody, firstTimers: 1 })).toMatchObject({ worst: 'over', level: { wind: 'over' } });
+    expect(judge({ windMps: 7.6 }, { ...nobody, children: 2, share: 0.9 }).level.wind).toBe('near');
+    const against = { windFromDeg: 270, currentToDeg: 270, currentMps: 0.8, waveM: 0.5, windMps: 5 };
+    expect(judge(against).level.windAgainstCurrent).toBe('near');
+    expect(judge(against, { ...nobody, nonSwimmers: 1 }).level.windAgainstCurrent).toBe('over');
+    expect(judge({ ...against, currentToDeg: 90 }).level.windAgainstCurrent).toBe('within');
+    expect(judge({ ...against, currentMps: 0.5 }).level.windAgainstCurrent).toBe('within');
+    expect(judge({ ...against, waveM: 0.4 }).level.windAgainstCurrent).toBe('within');
+    expect(judge({ windMps: 5 }, nobody, {}).level.wind).toBe('unknown');
+    expect(lab('judge', { boat, party: nobody, conditions: { windmps: 3 } })).toMatchObject({
+      status: 2,
+      err: expect.stringMatching(/windmps/),
+    });
+  });
+
   it('exits 2 with a message that names what is wrong', () => {
     expect(lab('tide', { z0M: 1 })).toMatchObject({ status: 2, err: expect.stringMatching(/constituents/) });
     expect(
