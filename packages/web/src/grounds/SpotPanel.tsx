@@ -1,6 +1,7 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { SpotView } from '@bluffwind/contract/grounds';
 import { passageTimes } from '@bluffwind/core/conditions/passages';
+import { deepWater, longestStretchM } from '@bluffwind/core/heat/thermocline';
 import { shelterOf } from '@bluffwind/core/conditions/shelter';
 import type { SpotConditions, SpotGround } from '@bluffwind/core/conditions/spotConditions';
 import { waveSpread } from '@bluffwind/core/exposure/waves';
@@ -55,6 +56,7 @@ export function SpotPanel(props: Props) {
   const spread = c.windMps === null || c.fetchM === null ? null : waveSpread(c.windMps, c.fetchM, Math.max(0.3, c.depthM));
   const mostM = c.waveM === null || !spread || spread.lowM < 0.05 ? null : (c.waveM * spread.highM) / spread.lowM;
   const judged = boat ? judgeSpot(boat, NOBODY, s, c) : null;
+  const deep = tidal || c.waterTempC === null ? null : deepWater(c.waterTempC, c.depthM, longestStretchM(s.fetchM));
   const rest = s.restDays > 0 && s.lastFishedAt ? Date.parse(s.lastFishedAt) + s.restDays * DAY : null;
   const fuel = boat && runSeconds !== undefined && Number.isFinite(runSeconds) ? fuelFor(boat, runSeconds) : null;
   const rows: [string, string, string?][] = [
@@ -74,27 +76,27 @@ export function SpotPanel(props: Props) {
     ...(c.flowM3s !== null ? [['Stream', `${c.flowM3s.toFixed(1)} m³/s`] as [string, string]] : []),
     [
       'Wind',
-      `${wind(c.windMps, c.windFromDeg)} m/s, ${shelterOf(c)}${s.shoreNormalDeg === null ? '' : `; bank faces ${compassPoint(s.shoreNormalDeg)}`}`,
+      `${wind(c.windMps, c.windFromDeg)}${c.windMps === null ? '' : ' m/s'}, ${shelterOf(c)}${s.shoreNormalDeg === null ? '' : `; bank faces ${compassPoint(s.shoreNormalDeg)}`}`,
       c.fields.wind ? TRUST[c.fields.wind.trust] : undefined,
     ],
-    ['Fetch', c.fetchM === null ? 'unknown' : c.fetchM > 20_000 ? 'open sea' : `${(c.fetchM / 1000).toFixed(1)} km`],
+    ['Fetch', c.fetchM === null ? 'not known' : c.fetchM > 20_000 ? 'open sea' : `${(c.fetchM / 1000).toFixed(1)} km`],
     [
       'Wave',
       c.waveM === null
-        ? 'unknown'
+        ? 'not known'
         : `${c.waveM.toFixed(1)} m${mostM !== null && mostM - c.waveM >= 0.1 ? `, by another method up to ${mostM.toFixed(1)}` : ''}`,
     ],
     [
       'Water',
       c.waterTempC === null
-        ? 'unknown'
-        : `${c.waterTempC.toFixed(1)} ±${(c.waterTempSdC ?? 0).toFixed(1)} °C${Math.abs(c.warmerC ?? 0) >= 0.1 ? `, ${Math.abs(c.warmerC ?? 0).toFixed(1)} ${(c.warmerC ?? 0) > 0 ? 'warmer' : 'cooler'} than the station’s` : ''}`,
+        ? 'not known'
+        : `${c.waterTempC.toFixed(1)} ±${(c.waterTempSdC ?? 0).toFixed(1)} °C${Math.abs(c.warmerC ?? 0) >= 0.1 ? `, ${Math.abs(c.warmerC ?? 0).toFixed(1)} ${(c.warmerC ?? 0) > 0 ? 'warmer' : 'cooler'} than the station’s` : ''}${deep ? ` on top; below a break at about ${deep.breakM.toFixed(0)} m, ${deep.lowC.toFixed(0)} to ${deep.highC.toFixed(0)} °C at the bottom` : ''}`,
       `${s.heatReadings} ${s.heatReadings === 1 ? 'reading' : 'readings'} here`,
     ],
     [
       'Light',
       c.lightFraction === null
-        ? 'clarity unknown'
+        ? 'clarity not known'
         : `${(c.lightFraction * 100).toFixed(0)} % at fish depth, clarity ${c.clarityM?.toFixed(1)} m`,
     ],
     [

@@ -82,7 +82,7 @@ function SpotLane({ x, from, to, height, at, spot, conditions, line }: LaneProps
       <path d={pathOf(points.map((p) => [x(p.t), p.v === null ? null : y(p.v)]))} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
       <LaneLabel
         name={line.name}
-        value={value === null ? 'unknown' : Math.abs(value).toFixed(line.digits)}
+        value={value === null ? 'not known' : Math.abs(value).toFixed(line.digits)}
         unit={line.word?.(here) ?? line.unit}
       />
     </g>

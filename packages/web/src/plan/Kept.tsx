@@ -67,7 +67,8 @@ function Basis({ tripId, version, zone }: { tripId: string; version: number; zon
                 <p>
                   {b.presentation}: <span className="num">{rate(b.ratePerRodHour)}</span> a rod-hour, {rate(b.lo80)} to {rate(b.hi80)};{' '}
                   {b.likeFish.toFixed(0)} fish in {b.likeRodHours.toFixed(1)} h in like water. Wind{' '}
-                  {wind(b.conditions.windMps, b.conditions.windFromDeg)} m/s
+                  {wind(b.conditions.windMps, b.conditions.windFromDeg)}
+                  {b.conditions.windMps === null ? '' : ' m/s'}
                   {b.conditions.waterTempC === null ? '' : `, water ${b.conditions.waterTempC.toFixed(1)} °C`}
                   {b.conditions.tideHeightM === null ? '' : `, tide ${b.conditions.tideHeightM.toFixed(1)} m`} were expected.
                 </p>

@@ -11,6 +11,6 @@ describe('figures on screen', () => {
   it('name days and the wind', () => {
     expect(dateName('2026-06-19')).toBe('Fri 19 June');
     expect(clock('2026-06-18T19:40:00Z', 'Etc/GMT+2')).toBe('17:40');
-    expect([wind(0.3, 10), wind(4.4, 225), wind(null, 3)]).toEqual(['calm', 'SW 4', 'unknown']);
+    expect([wind(0.3, 10), wind(4.4, 225), wind(null, 3)]).toEqual(['calm', 'SW 4', 'not known']);
   });
 });

@@ -32,7 +32,7 @@ export const depth = (m: number): string => (Math.abs(m) < 10 ? m.toFixed(1) : m
 
 /** "SW 4" or "calm". */
 export function wind(mps: number | null, fromDeg: number | null): string {
-  if (mps === null || fromDeg === null) return 'unknown';
+  if (mps === null || fromDeg === null) return 'not known';
   return mps < 0.5 ? 'calm' : `${compassPoint(fromDeg)} ${mps.toFixed(0)}`;
 }
 
