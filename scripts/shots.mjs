@@ -135,11 +135,16 @@ await main(async () => {
     await page.goto(`/deck/${board.tomorrow[0].id}`);
     await page.getByRole('button', { name: 'Begin the trip' }).click();
     await page.getByRole('button', { name: /Lines in at/ }).click();
-    for (const cm of ['38', '46']) {
+    for (const cm of [38, 46]) {
       await page.getByRole('button', { name: 'Other', exact: true }).click();
       await page.getByRole('button', { name: 'European sea bass', exact: true }).click();
-      await page.getByRole('button', { name: cm, exact: true }).click();
-      if (cm === '46') await shot('deck-catch');
+      const keys = page.getByRole('dialog').getByRole('button', { name: /^\d+$/ });
+      const all = (await keys.allInnerTexts()).map(Number);
+      const near = all.reduce((best, k) => (Math.abs(k - cm) < Math.abs(best - cm) ? k : best));
+      await keys.filter({ hasText: new RegExp(`^${near}$`) }).click();
+      for (let k = near; k !== cm; k += Math.sign(cm - k))
+        await page.getByRole('button', { name: `${cm > k ? '+' : '−'}1 centimetre` }).click();
+      if (cm === 46) await shot('deck-catch');
       await page.getByRole('button', { name: 'Released', exact: true }).click();
     }
     await page.getByRole('button', { name: 'Missed', exact: true }).click();

@@ -102,7 +102,7 @@ export function riskLines(spans: readonly RiskSpan[], zone: string, where = ''):
 type Line = { level: RiskSpan['level']; text: string };
 
 /** What the water and the air are all day: told once, not at each stop. */
-const ALL_DAY: readonly Finding['quantity'][] = ['cold', 'heat'];
+export const ALL_DAY: readonly Finding['quantity'][] = ['cold', 'heat'];
 
 /** Lines of one stop with its way, what is the same on both told once, and what has to be checked there. */
 export function stopLines(leg: LegRisk, zone: string): Line[] {
@@ -132,13 +132,16 @@ export function dayLines(risk: DayRisk, zone: string): Line[] {
     zone,
     'on the way home',
   );
-  const all = [...risk.legs.flatMap((l) => [...l.way, ...l.here]), ...risk.home].filter((s) => ALL_DAY.includes(s.quantity));
-  const days = ALL_DAY.flatMap((q) => {
-    const own = all.filter((s) => s.quantity === q && s.level !== 'unknown');
+  return [...home, ...allDayLines([...risk.legs.flatMap((l) => [...l.way, ...l.here]), ...risk.home])];
+}
+
+/** What the water and the air are like on the whole of it, each told once. */
+export function allDayLines(spans: readonly RiskSpan[]): Line[] {
+  return ALL_DAY.flatMap((q) => {
+    const own = spans.filter((s) => s.quantity === q && s.level !== 'unknown');
     const worst = own.find((s) => s.level === 'over') ?? own[0];
     return worst ? [{ level: worst.level, text: findingWords(worst.worst) }] : [];
   });
-  return [...home, ...days];
 }
 
 /** What nobody has said of a trip's spots and ways at any of its hours: a plan is laid without it. */

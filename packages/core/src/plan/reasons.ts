@@ -121,6 +121,8 @@ export function liftWords(call: {
 /** A rule of the trade at its level; where the log has turned it round, that is said. */
 function ruleWords(f: Factor): string {
   const words = RATE_RULES.find((r) => r.name === f.name)?.levels[f.level]?.words ?? f.name;
+  // A level that the rule holds the others against says nothing itself: what the log has of it is added.
+  if (f.rule?.prior === 1) return `${words}, and it gives ${f.multiplier > 1 ? 'more' : 'less'}`;
   const turned = f.rule !== null && Math.log(f.rule.prior) * Math.log(f.multiplier) < 0;
   return turned ? `${words}, but the log says otherwise` : words;
 }

@@ -3,7 +3,7 @@ import { risksAsked, type TripRisk, tripRisk } from '@bluffwind/contract/risk';
 import { openWater } from '@bluffwind/core/conditions/openWater';
 import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import { riskLines } from '@bluffwind/core/plan/legRisk';
+import { ALL_DAY, allDayLines, riskLines } from '@bluffwind/core/plan/legRisk';
 import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { graver, type Level, QUANTITIES } from '@bluffwind/core/risk/judge';
 import { every, type RiskSpan, riskSpans } from '@bluffwind/core/risk/judgeSpans';
@@ -23,7 +23,6 @@ import { limitsOf, partyOfTrip } from './riskOfTrip';
 import { tripsOn, zoneOf } from './tripsOn';
 
 const LOOK_MS = 15 * MINUTE;
-const cold = (l: { readonly text: string }) => l.text.startsWith('Water ');
 
 export function riskRoutes({ clock }: Deps) {
   const app = router();
@@ -105,14 +104,16 @@ async function risksOn(
       stays.length > 0 ? stays : [{ place: open, name: `on ${water.name}`, fromMs: t.startsAt.getTime(), toMs: t.endsAt.getTime() }];
     let worst: Level = 'within';
     const unknown = new Set<RiskSpan['quantity']>();
+    const all: RiskSpan[] = [];
     const lines = looked.flatMap(({ place, name, fromMs, toMs }) => {
       const spans = riskSpans(every(fromMs, toMs, LOOK_MS), toMs, (ms) => judgeSpot(boat, aboard, place, at(place, ms)));
+      all.push(...spans);
       for (const s of spans) {
         worst = graver(worst, s.level);
         if (s.level === 'unknown') unknown.add(s.quantity);
       }
       return riskLines(
-        spans.filter((s) => s.level !== 'unknown'),
+        spans.filter((s) => s.level !== 'unknown' && !ALL_DAY.includes(s.quantity)),
         zone,
         name,
       );
@@ -122,7 +123,7 @@ async function risksOn(
       tripId: t.id,
       worst,
       // What the weather does before what the water always is at this time of the year.
-      lines: lines.sort((a, b) => order[a.level] - order[b.level] || Number(cold(a)) - Number(cold(b))).slice(0, 8),
+      lines: [...lines, ...allDayLines(all)].sort((a, b) => order[a.level] - order[b.level]).slice(0, 8),
       notKnown: QUANTITIES.filter((q) => unknown.has(q)),
     };
   });

@@ -1,4 +1,5 @@
 import type { CurrentModel, CurrentStation } from '@bluffwind/core/tide/currentModel';
+import { AxisValues } from './AxisValues';
 import { compassPoint } from '@bluffwind/core/units/angle';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
@@ -49,6 +50,11 @@ export function CurrentLane({
           slack {clock(s.atMs, zone)}
         </text>
       ))}
+      <AxisValues
+        left={x(from)}
+        height={height}
+        at={[most, -most].map((v) => ({ y: y(v), text: Math.abs(v).toFixed(1) + (v > 0 ? ' in' : ' out') }))}
+      />
       <LaneLabel
         name={`Current, ${station.station.name}`}
         value={here.mps.toFixed(1)}

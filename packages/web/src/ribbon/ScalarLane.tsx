@@ -1,4 +1,5 @@
 import type { Spread } from '@bluffwind/contract/water';
+import { AxisValues } from './AxisValues';
 import { HOUR } from '@bluffwind/core/units/time';
 import { changeOver, type Series, sampleSeries } from '@bluffwind/core/weather/series';
 import { scaleLinear } from 'd3-scale';
@@ -84,6 +85,13 @@ export function ScalarLane({
             carried forward
           </text>
         </g>
+      )}
+      {values.length > 1 && (
+        <AxisValues
+          left={x(from)}
+          height={height}
+          at={[...new Set([Math.max(...values), Math.min(...values)])].map((v) => ({ y: y(v), text: v.toFixed(digits) }))}
+        />
       )}
       <LaneLabel
         name={label}

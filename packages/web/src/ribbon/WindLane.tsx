@@ -1,4 +1,5 @@
 import type { Spread } from '@bluffwind/contract/water';
+import { AxisValues } from './AxisValues';
 import { sampleWind, type WindSeries } from '@bluffwind/core/weather/wind';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
@@ -70,6 +71,13 @@ export function WindLane({
           )
         );
       })}
+      {points.some((p) => p.w) && (
+        <AxisValues
+          left={x(from)}
+          height={height}
+          at={[0, 5, 10, 15, 20, 30].filter((v) => v < top && (tall || v % 10 === 0)).map((v) => ({ y: y(v), text: `${v}` }))}
+        />
+      )}
       <LaneLabel name="Wind" value={here ? windWords(here.mps, here.fromDeg) : 'not known'} unit={here ? 'm/s' : ''} />
     </g>
   );

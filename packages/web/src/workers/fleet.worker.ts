@@ -6,7 +6,7 @@ import { solveFleet } from '@bluffwind/core/fleet/solveFleet';
 import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
 import { type DayPlan, dayPlan, itineraryProblem, placeOf, scoreDay } from '@bluffwind/core/plan/layDay';
 import { MARGIN_STEPS, type PlanInputs, STEP_MIN } from '@bluffwind/core/plan/planInputs';
-import { riskLines, riskOfLegs } from '@bluffwind/core/plan/legRisk';
+import { ALL_DAY, dayLines, riskLines, riskOfLegs } from '@bluffwind/core/plan/legRisk';
 import { laidWithout } from '@bluffwind/core/risk/findingWords';
 import type { Quantity } from '@bluffwind/core/risk/judge';
 import type { RiskSpan } from '@bluffwind/core/risk/judgeSpans';
@@ -97,18 +97,19 @@ function settling(leftBy: (b: Boat) => readonly string[]): SettlingBoat[] {
 
 /** What speaks against a boat's plan. */
 function riskOf(b: Boat, plan: DayPlan): Pick<FleetTrip, 'risk' | 'notKnown'> {
-  const { legs, home, notKnown } = riskOfLegs(b.inputs, b.ranking, plan.legs);
+  const day = riskOfLegs(b.inputs, b.ranking, plan.legs);
+  const { legs, notKnown } = day;
   const name = (id: string) => b.inputs.spots.find((s) => s.id === id)?.name ?? 'a stop';
   const order = { over: 0, near: 1, unknown: 2 };
   const spoken = (spans: readonly RiskSpan[], where: string) =>
     riskLines(
-      spans.filter((s) => s.level !== 'unknown'),
+      spans.filter((s) => s.level !== 'unknown' && !ALL_DAY.includes(s.quantity)),
       b.inputs.zone,
       where,
     );
   const risk = [
     ...legs.flatMap((l) => [...spoken(l.way, `on the way to ${name(l.spotId)}`), ...spoken(l.here, `at ${name(l.spotId)}`)]),
-    ...spoken(home, 'on the way home'),
+    ...dayLines(day, b.inputs.zone).filter((l) => l.level !== 'unknown'),
     ...(notKnown.length > 0 ? [{ level: 'unknown' as const, text: laidWithout(notKnown) }] : []),
   ];
   return { risk: risk.sort((x, y) => order[x.level] - order[y.level]).slice(0, RISKS), notKnown };
