@@ -37,6 +37,11 @@ const fish = (more: object = {}) => ({
   ...more,
 });
 
+const lastCatch = async (): Promise<{ id: string }> => {
+  const catches = (await mate.get(`/deck/${tripId}`)).body.stops[0].sets[0].catches;
+  return catches.at(-1);
+};
+
 describe('the deck', () => {
   it('begins a trip and a stop; the same entries sent again change nothing', async () => {
     h.clock.set(start + 30 * 60_000);
@@ -83,6 +88,21 @@ describe('the deck', () => {
     expect(receipts[3]?.message).toMatch(/\d\d:\d\d on \d{4}-\d\d-\d\d is in the future; check the phone's clock/);
     expect(receipts[4]?.message).toMatch(/no such set/);
     expect((await mate.get(`/deck/${tripId}`)).body.stops[0].sets[0].catches).toHaveLength(2);
+  });
+
+  it('refuses an entry of a kind that it does not know by a code of its own, so that the phone keeps it', async () => {
+    const entryId = randomUUID();
+    const receipts = (await mate.post(`/deck/${tripId}/entries`, { entries: [{ kind: 'weighed-in', entryId, at: at(22), kg: 3 }, fish()] }))
+      .body.receipts;
+    expect(receipts[0]).toMatchObject({
+      entryId,
+      ok: false,
+      code: 'entry_unknown',
+      message: expect.stringMatching(/weighed-in is not known here/),
+    });
+    expect(receipts[1]).toMatchObject({ ok: true });
+    expect(receipts[1].code ?? null).toBeNull();
+    await send({ kind: 'undo-catch', entryId: randomUUID(), at: at(23), catchId: (await lastCatch()).id });
   });
 
   it('takes a catch back without losing that it was there', async () => {

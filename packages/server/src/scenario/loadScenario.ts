@@ -85,7 +85,7 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     await entities.insert(SurveyEntity, { ...s, outfitId, source: 'file', madeAt: new Date(at), tideCorrected: true, grid: grid as never });
   }
   await loadReadings(entities, outfitId, o.crewReadings);
-  await loadTrips(entities, outfitId, o.trips);
+  await loadTrips(entities, outfitId, o.trips, new Map(o.species.map((x) => [x.id, x.lengthKind])));
 }
 
 async function loadReadings(entities: EntityManager, outfitId: string, readings: OutfitScenario['crewReadings']): Promise<void> {
@@ -101,7 +101,12 @@ async function loadReadings(entities: EntityManager, outfitId: string, readings:
   });
 }
 
-async function loadTrips(entities: EntityManager, outfitId: string, trips: OutfitScenario['trips']): Promise<void> {
+async function loadTrips(
+  entities: EntityManager,
+  outfitId: string,
+  trips: OutfitScenario['trips'],
+  measuredBy: ReadonlyMap<string, string>,
+): Promise<void> {
   const column = <T, R>(type: string, rows: readonly T[], value: (row: T) => R) => [type, rows.map(value)] as const;
   await bulkInsert(entities, 'trip', {
     id: column('uuid', trips, (t) => t.id),
@@ -160,7 +165,7 @@ async function loadTrips(entities: EntityManager, outfitId: string, trips: Outfi
     client_id: column('uuid', catches, (k) => k.clientId),
     at: column('timestamptz', catches, (k) => k.at),
     length_mm: column('int', catches, (k) => k.lengthMm),
-    length_kind: column('text', catches, () => 'total'),
+    length_kind: column('text', catches, (k) => measuredBy.get(k.speciesId) ?? 'total'),
     outcome: column('text', catches, (k) => k.outcome),
     kept: column('boolean', catches, (k) => k.kept),
   });
