@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { layDay } from '@bluffwind/core/plan/layDay';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { TEST_NOW } from '../testing/smallOutfit';
@@ -170,6 +172,18 @@ describe('what was kept', () => {
     expect(b.stopIds.length).toBeGreaterThan(0);
     expect(before.modelVersion).toMatch(/pooled/);
     const desk = (await captain.get(`/trips/${tripId}/desk`)).body;
+    // What it was like is told of the middle of each stay.
+    const inputs = inputsOf(desk);
+    const at = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
+    before.legs.forEach((l: { spotId: string; startAt: string; departAt: string }, i: number) => {
+      const spot = inputs.spots.find((s) => s.id === l.spotId) as (typeof inputs.spots)[number];
+      const middle = (Date.parse(l.startAt) + Date.parse(l.departAt)) / 2;
+      const [kept, then] = [before.basis[i].conditions.tideHeightM as number, at(spot, middle).tideHeightM as number];
+      // Within the quarter of an hour that conditions are told by.
+      const quarter = Math.abs((at(spot, middle - 900_000).tideHeightM as number) - then);
+      expect(Math.abs(kept - then)).toBeLessThanOrEqual(quarter + 1e-9);
+      expect(Math.abs(kept - (at(spot, Date.parse(l.startAt)).tideHeightM as number))).toBeGreaterThan(Math.abs(kept - then));
+    });
     expect(desk.earlier.map((p: { version: number }) => p.version)).toEqual([2, 1]);
     expect((await captain.get(`/trips/${tripId}/plans/9`)).status).toBe(404);
   });
