@@ -113,3 +113,14 @@ describe('the hours of a spot', () => {
     expect(words(30)).toBe('');
   });
 });
+
+describe('a limit that is crossed within a quarter of an hour', () => {
+  it('shuts the quarter before it: no boat lies there when it is crossed', () => {
+    const [fair, foul] = [water(), water({ windMps: 40 })];
+    const over = (step: number) => (step < 12 ? fair : foul);
+    expect(openSteps(trip, 1, 24, over)).toEqual([[0, 12]]);
+    expect(openSteps(trip, 1, 24, over, 3)).toEqual([[0, 9]]);
+    // The last quarter of a trip has no next one.
+    expect(openSteps(trip, 1, 12, () => fair, 3)).toEqual([[0, 12]]);
+  });
+});

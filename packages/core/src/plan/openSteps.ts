@@ -8,14 +8,23 @@ import { openRanges } from '../tide/barWindows';
 import { localDate, localTime } from '../units/time';
 import { MIN_STAY_STEPS, type PlanInputs, type PlanSpot } from './planInputs';
 
-/** Step ranges in which a spot can be fished. */
-export function openSteps(inputs: PlanInputs, s: number, steps: number, conditions: (step: number) => SpotConditions): [number, number][] {
+/**
+ * Step ranges in which a spot can be fished.
+ * @param stride - Steps that share their conditions. Such a span is open only where the next one is open as well, so that a limit that is
+ * crossed on its way does not find the boat there.
+ */
+export function openSteps(
+  inputs: PlanInputs,
+  s: number,
+  steps: number,
+  conditions: (step: number) => SpotConditions,
+  stride = 1,
+): [number, number][] {
   const spot = inputs.spots[s] as PlanSpot;
   if (inputs.dockTravelMin[s] === null || rests(inputs, spot) || spot.footing > inputs.footing) return [];
   // Conditions are the same object for the steps that share them.
   const known = new Map<SpotConditions, boolean>();
-  const open = (t: number) => {
-    const c = conditions(t);
+  const openIn = (c: SpotConditions) => {
     let is = known.get(c);
     if (is === undefined) {
       is = shutBy(inputs, spot, c) === null;
@@ -23,6 +32,7 @@ export function openSteps(inputs: PlanInputs, s: number, steps: number, conditio
     }
     return is;
   };
+  const open = (t: number) => openIn(conditions(t)) && (stride === 1 || openIn(conditions(Math.min(steps - 1, t + stride))));
   return openRanges(steps, open).filter(([from, to]) => to - from >= MIN_STAY_STEPS);
 }
 

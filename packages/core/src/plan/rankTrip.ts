@@ -140,7 +140,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const baits = inputs.presentations.flatMap((p, i) => (whyLeftOut(inputs, p, aboard) === null ? [i] : []));
   const ways = shutWays(inputs, steps, STRIDE);
   const cutOff = (s: number) => ways.dock[s]?.ranges.some(([from, to]) => from === 0 && to === steps) ?? false;
-  const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t))));
+  const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t), STRIDE)));
   const rates = inputs.spots.map((_, s) => {
     const read = (seen[s] as SpotConditions[]).map(rateConditions);
     const lists = baits.map(() => new Array<number>(steps));

@@ -106,7 +106,9 @@ async function risksOn(
     const unknown = new Set<RiskSpan['quantity']>();
     const all: RiskSpan[] = [];
     const lines = looked.flatMap(({ place, name, fromMs, toMs }) => {
-      const spans = riskSpans(every(fromMs, toMs, LOOK_MS), toMs, (ms) => judgeSpot(boat, aboard, place, at(place, ms)));
+      // At the quarters of an hour by which its plan was laid, so that both say the same.
+      const quarter = (ms: number) => +t.startsAt + Math.floor((ms - +t.startsAt) / LOOK_MS) * LOOK_MS;
+      const spans = riskSpans(every(fromMs, toMs, LOOK_MS), toMs, (ms) => judgeSpot(boat, aboard, place, at(place, quarter(ms))));
       all.push(...spans);
       for (const s of spans) {
         worst = graver(worst, s.level);
