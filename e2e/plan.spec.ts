@@ -136,7 +136,8 @@ test('a captain pins, bans, drags, undoes, compares and keeps', async ({ page })
   await page.mouse.move(to.x + 2, from.y + from.height / 2, { steps: 5 });
   await page.mouse.up();
   await expect.poll(async () => (await stays(page)).at(-1)?.spot).toBe(before[last - 1]?.spot);
-  expect(await expected(page)).toBeLessThanOrEqual(banned + 0.05);
+  // The pinned stay may have been moved to better hours, but no order beats the free day.
+  expect(await expected(page)).toBeLessThanOrEqual(free + 0.05);
   await expect(page.locator('[data-against-last]')).toContainText('another order');
   await page.keyboard.press('z');
   await expect.poll(async () => (await stays(page)).at(-1)?.spot).toBe(before[last]?.spot);
