@@ -63,7 +63,7 @@ export function verdict(q: VerdictQuestion): Verdict {
   const { fish } = q;
   if (fish.lengthMm !== null && !(fish.lengthMm > 0)) throw new RangeError(`lengthMm: expected more than 0, got ${fish.lengthMm}`);
   const own = q.rules.filter((r) => r.species === fish.species);
-  const rules = own.filter((r) => r.zone === null || q.zone === null || r.zone === q.zone);
+  const rules = own.filter((r) => holdsIn(r, q.zone));
   if (rules.length === 0) return { decision: 'no rule on file', reasons: ['no rule on file, check before keeping'], limits: [] };
   const zones = q.zone === null ? [...new Set(rules.flatMap((r) => (r.zone === null ? [] : [r.zone])))].sort() : [];
   const against = rules.flatMap((r) =>
@@ -142,17 +142,14 @@ function contradictions(rules: readonly Rule[]): string[] {
   return [];
 }
 
+/** Whether a rule holds in a zone; where that is not known, every zone's rules do. */
+export function holdsIn(rule: Pick<RuleBase, 'zone'>, zone: string | null): boolean {
+  return rule.zone === null || zone === null || rule.zone === zone;
+}
+
 /** The rule that closes a species on a local date (YYYY-MM-DD) in a zone, or null; an unknown zone is closed where any is. */
 export function closedBy(rules: readonly Rule[], species: string, zone: string | null, date: string): Rule | null {
-  return (
-    rules.find(
-      (r) =>
-        r.kind === 'closed' &&
-        r.species === species &&
-        (r.zone === null || zone === null || r.zone === zone) &&
-        within(date.slice(5), r.from, r.to),
-    ) ?? null
-  );
+  return rules.find((r) => r.kind === 'closed' && r.species === species && holdsIn(r, zone) && within(date.slice(5), r.from, r.to)) ?? null;
 }
 
 /** A rule in words. */
@@ -189,7 +186,8 @@ export function toRecheck(rule: Pick<RuleBase, 'checkedOn'>, date: string): bool
   return rule.checkedOn != null && rule.checkedOn < daysBefore(date, RECHECK_DAYS);
 }
 
-function recheckWords(rule: Rule, date: string): string {
+/** What is said after a copy that is older than thirty days; empty for a younger one. */
+export function recheckWords(rule: Rule, date: string): string {
   return toRecheck(rule, date)
     ? ` (checked ${dateWords((rule.checkedOn as string).slice(5))} ${rule.checkedOn?.slice(0, 4)}: re-check)`
     : '';

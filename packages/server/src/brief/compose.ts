@@ -10,7 +10,7 @@ import { dayLines, riskOfLegs, stopLines } from '@bluffwind/core/plan/legRisk';
 import { laidWithout } from '@bluffwind/core/risk/findingWords';
 import { openWater } from '@bluffwind/core/conditions/openWater';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
-import { limitWords, type Rule, toRecheck } from '@bluffwind/core/rules/verdict';
+import { holdsIn, limitWords, recheckWords, type Rule } from '@bluffwind/core/rules/verdict';
 import { dateWords } from '@bluffwind/core/rules/seasonWords';
 import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
@@ -97,7 +97,7 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
         rules,
         date,
         view.species.map((s) => s.id),
-        waters.find((w) => w.id === trip.waterId)?.ruleZone ?? null,
+        waters.find((w) => w.id === trip.waterId)?.ruleZone || null,
         view.species,
       ),
       readBy: reads.map((r) => people.find((p) => p.id === r.personId)?.name ?? ''),
@@ -205,9 +205,9 @@ function ruleWords(
 ): string[] {
   return ids
     .map((speciesId) => {
-      const own = rules.filter((r) => r.species === speciesId && (r.zone === null || r.zone === zone));
+      const own = rules.filter((r) => r.species === speciesId && holdsIn(r, zone));
       const name = species.find((s) => s.id === speciesId)?.name ?? '';
-      const words = own.map((r) => `${limitWords(r)}${toRecheck(r, date) ? ` (checked on ${r.checkedOn}, re-check)` : ''}`);
+      const words = own.map((r) => `${limitWords(r)}${recheckWords(r, date)}`);
       return own.length > 0 ? `${name}: ${words.join(', ')}` : `${name}: no rule on file, check before keeping`;
     })
     .sort();

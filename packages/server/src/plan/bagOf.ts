@@ -1,3 +1,4 @@
+import { holdsIn } from '@bluffwind/core/rules/verdict';
 import type { EntityManager } from 'typeorm';
 import { crewRules } from '../rules/crewRules';
 
@@ -9,12 +10,12 @@ export async function bagOf(
   entities: EntityManager,
   species: readonly { readonly speciesId: string; readonly weight: number }[],
   anglers: number,
-  zone: string,
+  zone: string | null,
 ): Promise<number | null> {
   const rules = await crewRules(entities);
   const bags = species.map(({ speciesId }) =>
     rules
-      .filter((r) => r.species === speciesId && (r.zone === null || r.zone === zone))
+      .filter((r) => r.species === speciesId && holdsIn(r, zone))
       .flatMap((r) => {
         if (r.kind !== 'bag') return [];
         return [...(r.perAngler === null ? [] : [r.perAngler * anglers]), ...(r.perBoat == null ? [] : [r.perBoat])];

@@ -89,7 +89,7 @@ export async function loadDesk(
     zone,
     counting: COUNTING[trip.goal],
     species: species.map((s) => ({ id: s.speciesId, name: kinds.find((k) => k.id === s.speciesId)?.name ?? '', weight: s.weight })),
-    bag: trip.goal === 'table' ? await bagOf(entities, species, guests.length, water.ruleZone) : null,
+    bag: trip.goal === 'table' ? await bagOf(entities, species, guests.length, water.ruleZone || null) : null,
     rods: trip.rods,
     skill: trip.skill,
     footing: trip.footing,

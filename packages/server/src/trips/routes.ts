@@ -125,7 +125,9 @@ async function refuseClosed(
   const zone = await zoneOf(entities, water.outfitId);
   const rules = await crewRules(entities);
   for (const speciesId of body.speciesIds) {
-    const rule = [fromMs, toMs].map((at) => closedBy(rules, speciesId, water.ruleZone, localDate(at, zone))).find((r) => r !== null);
+    const rule = [fromMs, toMs]
+      .map((at) => closedBy(rules, speciesId, water.ruleZone || null, localDate(at, zone)))
+      .find((r) => r !== null);
     if (!rule) continue;
     const species = await entities.findOneBy(SpeciesEntity, { id: speciesId });
     const row = await entities.findOneBy(RuleEntity, { id: rule.id });

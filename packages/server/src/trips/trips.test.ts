@@ -134,6 +134,13 @@ describe('a closed season', () => {
     });
     const open = Date.UTC(2027, 2, 10, 12);
     expect((await captain.post('/trips', newTrip({ startsAt: iso(open), endsAt: iso(open + 5 * HOUR) }))).status).toBe(200);
+    // Where nobody has said which zone the water lies in, every zone's season holds.
+    await h.owner.query(`update water set rule_zone = '' where id = $1`, [h.mine.waters[0]?.id]);
+    expect(await captain.post('/trips', newTrip({ startsAt: iso(winter), endsAt: iso(winter + 5 * HOUR) }))).toMatchObject({
+      status: 409,
+      body: { code: 'closed_season' },
+    });
+    await h.owner.query(`update water set rule_zone = 'sea' where id = $1`, [h.mine.waters[0]?.id]);
   });
 });
 
