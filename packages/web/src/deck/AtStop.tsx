@@ -6,6 +6,7 @@ import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
 import { BIG, Frame, Recent, short } from './deckParts';
 import { FishSheets, type Sheet } from './FishSheets';
+import { holdsIn } from '@bluffwind/core/rules/verdict';
 import { SpotRisk } from './SpotRisk';
 import { StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
@@ -35,7 +36,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const bagOf = (speciesId: string) => {
     const zone = pack.ruleZone === '' ? null : pack.ruleZone;
     const bags = pack.rules.flatMap((r) => {
-      if (r.speciesId !== speciesId || r.body.kind !== 'bag' || (r.zone !== null && zone !== null && r.zone !== zone)) return [];
+      if (r.speciesId !== speciesId || r.body.kind !== 'bag' || !holdsIn(r, zone)) return [];
       const { perAngler, perBoat } = r.body;
       return [...(perAngler === null ? [] : [perAngler * Math.max(1, pack.trip.guests.length)]), ...(perBoat == null ? [] : [perBoat])];
     });

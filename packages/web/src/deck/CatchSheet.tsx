@@ -1,5 +1,5 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
-import { type LengthKind, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
+import { holdsIn, type LengthKind, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
 import { localDate } from '@bluffwind/core/units/time';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
@@ -49,11 +49,12 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
     setAsked(false);
   };
   const date = localDate(serverNow(), pack.zone);
-  const own = pack.rules.filter((r) => r.speciesId === species.id);
+  const zone = pack.ruleZone === '' ? null : pack.ruleZone;
+  const own = pack.rules.filter((r) => r.speciesId === species.id && holdsIn(r, zone));
   const rules: Rule[] = own.map((r) => ({ ...r.body, id: r.id, species: r.speciesId, zone: r.zone, checkedOn: r.checkedOn }));
   const said = verdict({
     rules,
-    zone: pack.ruleZone === '' ? null : pack.ruleZone,
+    zone,
     date,
     fish: { species: species.id, lengthMm, lengthKind },
     keptToday: keptBy(clientId),

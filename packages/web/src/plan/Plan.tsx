@@ -66,8 +66,10 @@ function PlanOf({ id }: { id: string }) {
   const { worker, opened } = usePlanWorker(desk.data);
   // What takes its time has a worker of its own, so that a leg in hand never waits for it.
   const { worker: behind, opened: behindOpened } = usePlanWorker(opened ? desk.data : undefined);
-  const [sawUnknown, setSawUnknown] = useState(false);
+  // By what he saw to be unknown: what is unknown besides is asked anew.
+  const [saw, setSaw] = useState<readonly Quantity[]>(NOTHING);
   const notKnown = opened?.notKnown ?? NOTHING;
+  const sawUnknown = notKnown.every((q) => saw.includes(q));
   const plan = usePlan(id, desk.data, worker, opened !== null, sawUnknown || mayPlanBySaved(desk.data, notKnown) ? notKnown : NOTHING);
   const { shown } = plan;
   const cursor = useCursor();
@@ -177,7 +179,7 @@ function PlanOf({ id }: { id: string }) {
         notKnown={notKnown}
         seen={seen}
         mayEdit={mayEdit}
-        onSeen={() => setSawUnknown(true)}
+        onSeen={() => setSaw(notKnown)}
         sentences={told?.sentences ?? []}
         worst={told?.risk ? countOf(told.risk) : null}
       />
