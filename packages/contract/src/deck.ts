@@ -153,6 +153,8 @@ export const deckPack = z.object({
       mostMm: z.int().nullable(),
     }),
   ),
+  /** What the trip's guests kept on the days before, for rules of possession; absent in packs that were kept before it was told. */
+  keptBefore: z.array(z.object({ clientId: id, speciesId: id, date: z.string(), fish: z.int() })).optional(),
   rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: z.string() })),
   stops: z.array(deckStop),
 });

@@ -105,6 +105,20 @@ describe('the deck', () => {
     await send({ kind: 'undo-catch', entryId: randomUUID(), at: at(23), catchId: (await lastCatch()).id });
   });
 
+  it('tells the phone what the guests kept on the days before, for rules of possession', async () => {
+    const guest = h.mine.clients[0]?.id as string;
+    const [{ id }] = await h.owner.query(
+      `select k.id from "catch" k where k.outcome = 'landed' and k.at < $1::timestamptz - interval '1 day' order by k.at desc limit 1`,
+      [at(0)],
+    );
+    await h.owner.query('update "catch" set kept = true, client_id = $2 where id = $1', [id, guest]);
+    const { keptBefore } = (await mate.get(`/deck/${tripId}`)).body;
+    expect(keptBefore).toEqual([
+      { clientId: guest, speciesId: h.mine.species[0]?.id, date: expect.stringMatching(/^2026-06-\d\d$/), fish: 1 },
+    ]);
+    expect(keptBefore[0].date < '2026-06-19').toBe(true);
+  });
+
   it('takes a catch back without losing that it was there', async () => {
     const one = fish();
     await send(one, { kind: 'undo-catch', entryId: randomUUID(), at: at(21), catchId: one.catchId });

@@ -9,7 +9,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
-import { CatchEntity, SetEntity, StopEntity, TripEntity } from '../db/entities/trip';
+import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem, problemOfDatabase } from '../errors';
 import { type Deps, found, invalid, router } from '../http/context';
@@ -109,6 +109,7 @@ export function deckRoutes({ clock }: Deps) {
           leastMm: s.leastMm,
           mostMm: s.mostMm,
         })),
+        keptBefore: await keptBefore(entities, trip, desk.zone),
         rules: (await entities.find(RuleEntity)).map((r) => ({
           id: r.id,
           speciesId: r.speciesId,
@@ -207,6 +208,22 @@ function unknownKind(raw: unknown): Problem | null {
   const kind: unknown = (raw as { kind?: unknown } | null)?.kind;
   const known = deckEntry.options.some((o) => o.shape.kind.value === kind);
   return known || typeof kind !== 'string' ? null : new Problem('entry_unknown', `kind: ${kind.slice(0, 40)} is not known here`);
+}
+
+/** Days that a rule of possession may look back. */
+const POSSESSION_DAYS = 31;
+
+/** Fish that a trip's guests kept on the days before it, by local day. */
+async function keptBefore(entities: EntityManager, trip: TripRow, zone: string): Promise<NonNullable<DeckPack['keptBefore']>> {
+  const rows: { client_id: string; species_id: string; date: string; fish: number }[] = await entities.query(
+    `select k.client_id, k.species_id, (k.at at time zone $2)::date::text as date, count(*)::int as fish
+     from "catch" k join party p on p.client_id = k.client_id and p.trip_id = $1
+     where k.outcome = 'landed' and k.kept and k.deleted_at is null and k.species_id is not null
+       and (k.at at time zone $2)::date < ($3::timestamptz at time zone $2)::date and k.at > $3::timestamptz - make_interval(days => $4)
+     group by 1, 2, 3 order by 3`,
+    [trip.id, zone, trip.startsAt, POSSESSION_DAYS],
+  );
+  return rows.map((r) => ({ clientId: r.client_id, speciesId: r.species_id, date: r.date, fish: r.fish }));
 }
 
 async function deckStops(entities: EntityManager, tripId: string): Promise<DeckStop[]> {

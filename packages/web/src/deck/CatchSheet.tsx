@@ -59,6 +59,7 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
     fish: { species: species.id, lengthMm, lengthKind },
     keptToday: keptBy(clientId),
     keptByBoat,
+    keptBefore: (pack.keptBefore ?? []).filter((k) => k.clientId === clientId && k.speciesId === species.id),
   });
   const mustGo = measured && said.decision === 'must release';
   const noRule = said.decision === 'no rule on file';
