@@ -2,7 +2,7 @@
 import { judgeSpot } from '../risk/atPlace';
 import { findingWords, quantityList } from '../risk/findingWords';
 import { type Finding, graver, type Judgement, type Level, QUANTITIES, type Quantity } from '../risk/judge';
-import { every, findingKey, type RiskSpan, riskSpans } from '../risk/judgeSpans';
+import { every, findingKey, type RiskSpan, riskSpans, worse } from '../risk/judgeSpans';
 import { localTime } from '../units/time';
 import type { PlanLeg } from './layDay';
 import type { PlanInputs, PlanSpot, WaysAt } from './planInputs';
@@ -70,10 +70,6 @@ export function riskOfLegs(inputs: PlanInputs, ranking: Ranking, legs: readonly 
   return { legs: out, home, notKnown: QUANTITIES.filter((q) => unknown.has(q)), worst };
 }
 
-/** Of water under the keel, sight, light and cold the less is the worse. */
-const LESS_IS_WORSE: readonly Finding['quantity'][] = ['keel', 'visibility', 'darkness', 'cold'];
-const sign = (f: Finding) => (LESS_IS_WORSE.includes(f.quantity) ? -1 : 1);
-
 /** One judgement of several: of each thing the gravest. */
 function joined(list: readonly Judgement[]): Judgement {
   const order: Record<Level, number> = { over: 3, near: 2, unknown: 1, within: 0 };
@@ -81,7 +77,7 @@ function joined(list: readonly Judgement[]): Judgement {
   for (const j of list)
     for (const f of j.findings) {
       const known = by.get(findingKey(f));
-      const worse = !known || order[f.level] > order[known.level] || (f.level === known.level && (f.value ?? 0) * sign(f) > (known.value ?? 0) * sign(f));
+      const worse = !known || order[f.level] > order[known.level] || (f.level === known.level && worse(known, f) === f);
       if (worse) by.set(findingKey(f), f);
     }
   return { worst: list.reduce<Level>((w, j) => graver(w, j.worst), 'within'), findings: [...by.values()] };

@@ -13,7 +13,8 @@ export interface RiskSpan {
 
 const LOW_IS_WORSE: readonly Finding['quantity'][] = ['visibility', 'cold', 'keel', 'darkness'];
 
-function worse(a: Finding, b: Finding): Finding {
+/** The graver of two findings of one level and quantity: of depth, sight, light and cold the less. */
+export function worse(a: Finding, b: Finding): Finding {
   if (a.value === null || b.value === null) return a;
   return (LOW_IS_WORSE.includes(a.quantity) ? b.value < a.value : b.value > a.value) ? b : a;
 }
