@@ -77,8 +77,8 @@ function joined(list: readonly Judgement[]): Judgement {
   for (const j of list)
     for (const f of j.findings) {
       const known = by.get(findingKey(f));
-      const worse = !known || order[f.level] > order[known.level] || (f.level === known.level && worse(known, f) === f);
-      if (worse) by.set(findingKey(f), f);
+      const graverHere = !known || order[f.level] > order[known.level] || (f.level === known.level && worse(known, f) === f);
+      if (graverHere) by.set(findingKey(f), f);
     }
   return { worst: list.reduce<Level>((w, j) => graver(w, j.worst), 'within'), findings: [...by.values()] };
 }
