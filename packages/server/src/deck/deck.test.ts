@@ -108,8 +108,8 @@ describe('the deck', () => {
   it('tells the phone what the guests kept on the days before, for rules of possession', async () => {
     const guest = h.mine.clients[0]?.id as string;
     const [{ id }] = await h.owner.query(
-      `select k.id from "catch" k where k.outcome = 'landed' and k.at < $1::timestamptz - interval '1 day' order by k.at desc limit 1`,
-      [at(0)],
+      `select k.id from "catch" k where k.outfit_id = $2 and k.outcome = 'landed' and k.at < $1::timestamptz - interval '1 day' order by k.at desc limit 1`,
+      [at(0), h.mine.outfit.id],
     );
     await h.owner.query('update "catch" set kept = true, client_id = $2 where id = $1', [id, guest]);
     const { keptBefore } = (await mate.get(`/deck/${tripId}`)).body;
