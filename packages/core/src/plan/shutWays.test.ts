@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { HOUR } from '../units/time';
 import { layDay, scoreDay } from './layDay';
 import { rankTrip, stepsOf } from './rankTrip';
+import { shuts } from '../risk/judge';
 import { shutWays } from './shutWays';
 import { whyNot } from './whyNot';
 import { inputs, START } from './testTrip';
@@ -36,6 +37,9 @@ describe('sea on the runs', () => {
     const ways = shutWays(trip, stepsOf(trip), 3);
     expect(ways.dock[0]?.ranges).toEqual([]);
     const [from, to] = (ways.dock[1] as NonNullable<(typeof ways.dock)[1]>).ranges[0] as [number, number];
+    // Looked at every three steps: the way is shut from the look before the first that finds it so.
+    const firstOver = Array.from({ length: 24 }, (_, k) => k).find((k) => ways.judgeAt(0, 3 * k).findings.some(shuts)) as number;
+    expect(from).toBe(3 * (firstOver - 1));
     // Within two hours of the wind getting up: waves need time to grow.
     expect(from).toBeGreaterThanOrEqual(30);
     expect(from).toBeLessThanOrEqual(60);

@@ -54,7 +54,8 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
     for (let t = 0; t < steps && !calm; t++) {
       const k = Math.floor(t / stride);
       const on = places(ways[level[t] as number] as WaysAt);
-      const by = on.map((p) => shutAt[p]?.[k] ?? null).find((f) => f !== null);
+      // Also where the next look finds it shut: no boat is on its way while a limit is crossed.
+      const by = on.map((p) => shutAt[p]?.[k] ?? shutAt[p]?.[k + 1] ?? null).find((f) => f !== null);
       if (!by) continue;
       const last = ranges.at(-1);
       if (last && last[1] === t) last[1] = t + 1;

@@ -8,11 +8,7 @@ export function limitsOf({ draughtM, windLimitMps, gustLimitMps, waveLimitM, spe
   return { draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps };
 }
 
-/** Who is aboard, as far as limits go; whom nobody has asked counts as a swimmer. */
+/** Who is aboard, as far as limits go. */
 export function partyOfTrip(trip: Pick<TripRow, 'limitShare'>, guests: readonly Pick<ClientRow, 'child' | 'experience' | 'swims'>[]) {
-  const p = partyAtRisk(
-    guests.map((g) => ({ ...g, swims: g.swims !== false })),
-    trip.limitShare,
-  );
-  return { children: Number(p.children), firstTimers: Number(p.firstTimers), nonSwimmers: Number(p.nonSwimmers), share: trip.limitShare };
+  return partyAtRisk(guests, trip.limitShare);
 }
