@@ -1,10 +1,11 @@
 // A plan in three sentences, made from its own numbers: where it starts, where its best hours are, and what ends or turns it.
 import { waterStateOf } from '../conditions/waterRecord';
 import { compassPoint, turnDeg } from '../units/angle';
-import { HOUR, localTime } from '../units/time';
+import { HOUR, localTime, MINUTE } from '../units/time';
 import { sampleWind } from '../weather/wind';
 import type { DayPlan, PlanLeg } from './layDay';
 import type { PlanInputs } from './planInputs';
+import { shutBy, shutReason } from './openSteps';
 import { type Ranking, STEP_MS } from './rankTrip';
 
 const SHARES: readonly (readonly [number, string])[] = [
@@ -17,6 +18,8 @@ const SHARES: readonly (readonly [number, string])[] = [
 /** A wind that goes round by this much, or gets up by that much, is spoken of (common practice). */
 const ROUND_DEG = 50;
 const UP_MPS = 3;
+/** A day that is over so long before the boat must be back is explained. */
+const EARLY_MS = 45 * MINUTE;
 const COMPASS: Record<string, string> = {
   N: 'north',
   NE: 'north-east',
@@ -53,14 +56,30 @@ export function daySentences(inputs: PlanInputs, ranking: Ranking, plan: Pick<Da
       ? `The whole day is there: ${whole}${stage === '' ? '' : `, ${stage}`}.`
       : `From ${clock(best.startMs)} ${stage === '' ? '' : `${stage} `}${best === first ? 'it' : name(best)} gives ${part} of the day’s fish; in all ${whole}.`,
   );
+  const early = earlyWords(inputs, ranking, last);
   const turn = windTurn(inputs);
   const next = turn === null ? undefined : plan.legs.find((l) => l.departMs > turn.atMs);
   const before = turn === null ? undefined : plan.legs.filter((l) => l.departMs <= turn.atMs).at(-1);
   if (turn && next && before && next !== before && next.startMs >= before.departMs)
-    out.push(`When the wind ${turn.words} about ${clock(turn.atMs)}, go to ${name(next)}; lines up at ${clock(last.departMs)}.`);
-  else if (turn) out.push(`The wind ${turn.words} about ${clock(turn.atMs)}; lines up at ${clock(last.departMs)} at ${name(last)}.`);
-  else out.push(`Lines up at ${clock(last.departMs)} at ${name(last)}, with much the same wind all day.`);
+    out.push(`When the wind ${turn.words} about ${clock(turn.atMs)}, go to ${name(next)}; lines up at ${clock(last.departMs)}${early}.`);
+  else if (turn)
+    out.push(`The wind ${turn.words} about ${clock(turn.atMs)}; lines up at ${clock(last.departMs)} at ${name(last)}${early}.`);
+  else out.push(`Lines up at ${clock(last.departMs)} at ${name(last)}${early}${early === '' ? ', with much the same wind all day' : ''}.`);
   return out;
+}
+
+/** Why a day ends long before the trip does; empty when it does not. */
+function earlyWords(inputs: PlanInputs, ranking: Ranking, last: PlanLeg): string {
+  const s = inputs.spots.findIndex((x) => x.id === last.spotId);
+  if (inputs.endsAt - last.departMs - (inputs.dockTravelMin[s] ?? 0) * MINUTE < EARLY_MS) return '';
+  const step = Math.ceil((last.departMs + EARLY_MS / 2 - inputs.startsAt) / STEP_MS);
+  const shut = inputs.spots.map((spot, i) =>
+    inputs.dockTravelMin[i] === null ? null : (shutBy(inputs, spot, ranking.conditionsAt(i, step)) ?? 'open'),
+  );
+  const found = shut.flatMap((x) => (x === null || x === 'open' ? [] : [shutReason(x)]));
+  if (shut.includes('open') || found.length === 0) return '; no other spot is worth the run after that';
+  const most = [...new Set(found)].sort((a, b) => found.filter((x) => x === b).length - found.filter((x) => x === a).length)[0];
+  return `; after that no spot is within this party’s limits: ${most}`;
 }
 
 function stageWords(inputs: PlanInputs, ranking: Ranking, leg: PlanLeg): string {

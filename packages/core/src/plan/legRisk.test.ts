@@ -1,7 +1,7 @@
 // What is told of a stop and of the way to it.
 import { describe, expect, it } from 'vitest';
 import { layDay } from './layDay';
-import { allDayLines, riskOfLegs, stopLines } from './legRisk';
+import { allDayLines, riskOfLegs, stopLines, worstLines } from './legRisk';
 import { rankTrip } from './rankTrip';
 import { inputs } from './testTrip';
 
@@ -47,5 +47,27 @@ describe('the way to a stop', () => {
     for (const leg of risk.legs) expect(stopLines(leg, 'UTC').some((l) => /^Water/.test(l.text))).toBe(false);
     const all = risk.legs.flatMap((l) => l.here);
     expect(allDayLines(all).map((l) => l.text)).toEqual([expect.stringMatching(/^Water 12 °C: cold shock/)]);
+  });
+  it('is told for several places at once: each thing once a level, where it is worst and from the first hour to the last', () => {
+    const span = (quantity: 'gust' | 'keel' | 'cold', level: 'near' | 'over', value: number, fromH: number, toH: number) => ({
+      quantity,
+      level,
+      fromMs: fromH * 3_600_000,
+      toMs: toH * 3_600_000,
+      worst: { quantity, level, value, limit: 10 },
+    });
+    const lines = worstLines(
+      [
+        { where: 'at the point', spans: [span('gust', 'near', 9, 6, 7), span('keel', 'near', 0.4, 6, 7), span('cold', 'near', 9, 6, 7)] },
+        { where: 'at the lee', spans: [span('gust', 'near', 9.5, 8, 9), span('keel', 'near', 0.6, 8, 9), span('gust', 'over', 11, 9, 10)] },
+      ],
+      'UTC',
+    ).map((l) => `${l.level} ${l.text}`);
+    expect(lines[0]).toMatch(/^over Gusts 11\.0 m\/s at the lee.*09:00 to 10:00$/);
+    expect(lines[1]).toMatch(/^near Gusts 9\.5 m\/s at the lee.*06:00 to 09:00$/);
+    // Of water under the keel the least is the worst.
+    expect(lines[2]).toMatch(/0\.4 m.*at the point.*06:00 to 09:00$/);
+    expect(lines[3]).toMatch(/^near Water 9 °C/);
+    expect(lines).toHaveLength(4);
   });
 });

@@ -135,6 +135,34 @@ export function dayLines(risk: DayRisk, zone: string): Line[] {
   return [...home, ...allDayLines([...risk.legs.flatMap((l) => [...l.way, ...l.here]), ...risk.home])];
 }
 
+/**
+ * Lines of several places, each thing once at each level: where it is worst, from the first to the last hour it is met anywhere.
+ * What is not known is left out.
+ */
+export function worstLines(placed: readonly { readonly where: string; readonly spans: readonly RiskSpan[] }[], zone: string): Line[] {
+  const by = new Map<string, { where: string; span: RiskSpan }>();
+  for (const { where, spans } of placed)
+    for (const span of spans) {
+      if (span.level === 'unknown' || ALL_DAY.includes(span.quantity)) continue;
+      const key = `${span.level} ${findingKey(span.worst)}`;
+      const known = by.get(key);
+      const worst = known ? worse(known.span.worst, span.worst) : span.worst;
+      by.set(key, {
+        where: known && worst === known.span.worst ? known.where : where,
+        span: {
+          ...span,
+          worst,
+          fromMs: Math.min(known?.span.fromMs ?? span.fromMs, span.fromMs),
+          toMs: Math.max(known?.span.toMs ?? span.toMs, span.toMs),
+        },
+      });
+    }
+  const lines = [...by.values()].sort((a, b) => a.span.fromMs - b.span.fromMs).flatMap(({ where, span }) => riskLines([span], zone, where));
+  const all = [...lines, ...allDayLines(placed.flatMap((p) => p.spans))];
+  const order = { over: 0, near: 1, unknown: 2 };
+  return all.sort((a, b) => order[a.level] - order[b.level]);
+}
+
 /** What the water and the air are like on the whole of it, each told once. */
 export function allDayLines(spans: readonly RiskSpan[]): Line[] {
   return ALL_DAY.flatMap((q) => {

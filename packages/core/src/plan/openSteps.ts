@@ -70,7 +70,7 @@ export function whyShut(
 const FOOTING = ['no footing', 'sure feet', 'a climb'] as const;
 
 /** What shuts a place, without its figures. */
-function shutReason(f: Finding): string {
+export function shutReason(f: Finding): string {
   switch (f.quantity) {
     case 'keel':
       return 'too little water on the way in';

@@ -3,7 +3,7 @@ import { risksAsked, type TripRisk, tripRisk } from '@bluffwind/contract/risk';
 import { openWater } from '@bluffwind/core/conditions/openWater';
 import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import { ALL_DAY, allDayLines, riskLines } from '@bluffwind/core/plan/legRisk';
+import { worstLines } from '@bluffwind/core/plan/legRisk';
 import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { graver, type Level, QUANTITIES } from '@bluffwind/core/risk/judge';
 import { every, type RiskSpan, riskSpans } from '@bluffwind/core/risk/judgeSpans';
@@ -104,28 +104,20 @@ async function risksOn(
       stays.length > 0 ? stays : [{ place: open, name: `on ${water.name}`, fromMs: t.startsAt.getTime(), toMs: t.endsAt.getTime() }];
     let worst: Level = 'within';
     const unknown = new Set<RiskSpan['quantity']>();
-    const all: RiskSpan[] = [];
-    const lines = looked.flatMap(({ place, name, fromMs, toMs }) => {
+    const placed = looked.map(({ place, name, fromMs, toMs }) => {
       // At the quarters of an hour by which its plan was laid, so that both say the same.
       const quarter = (ms: number) => +t.startsAt + Math.floor((ms - +t.startsAt) / LOOK_MS) * LOOK_MS;
       const spans = riskSpans(every(fromMs, toMs, LOOK_MS), toMs, (ms) => judgeSpot(boat, aboard, place, at(place, quarter(ms))));
-      all.push(...spans);
       for (const s of spans) {
         worst = graver(worst, s.level);
         if (s.level === 'unknown') unknown.add(s.quantity);
       }
-      return riskLines(
-        spans.filter((s) => s.level !== 'unknown' && !ALL_DAY.includes(s.quantity)),
-        zone,
-        name,
-      );
+      return { where: name, spans };
     });
-    const order = { over: 0, near: 1, unknown: 2, within: 3 };
     return {
       tripId: t.id,
       worst,
-      // What the weather does before what the water always is at this time of the year.
-      lines: [...lines, ...allDayLines(all)].sort((a, b) => order[a.level] - order[b.level]).slice(0, 8),
+      lines: worstLines(placed, zone),
       notKnown: QUANTITIES.filter((q) => unknown.has(q)),
     };
   });

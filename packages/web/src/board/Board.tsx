@@ -38,13 +38,13 @@ export function Board() {
   return (
     <>
       <Header title={`Tonight and ${dateName(tomorrow)}`} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
-      <div className="grid min-h-0 flex-1 grid-cols-[1fr_300px] overflow-hidden">
-        <section aria-label="Trips" tabIndex={0} className="overflow-auto px-[18px] py-4">
+      <div className="min-h-0 flex-1 overflow-auto md:grid md:grid-cols-[1fr_300px] md:overflow-hidden">
+        <section aria-label="Trips" tabIndex={0} className="px-[18px] py-4 md:overflow-auto">
           <Trips title="Tomorrow" trips={next} zone={zone} risks={risks} />
           <Trips title="Today" trips={done} zone={zone} risks={risks} />
           {next.length + done.length === 0 && <p className="text-ink-2">No trips today or tomorrow.</p>}
         </section>
-        <aside className="overflow-auto border-l border-line px-4 py-4">
+        <aside className="border-line px-[18px] py-4 max-md:border-t md:overflow-auto md:border-l md:px-4">
           <h2 className="font-bold">{open.length === 0 ? 'Nothing is open' : 'Still open'}</h2>
           <ul>
             {open.map((o) => (
@@ -99,7 +99,7 @@ function Trips({ title, trips, zone, risks }: { title: string; trips: readonly T
           <li key={t.id} className="border-t border-line">
             <Link
               to={`/trips/${t.id}`}
-              className="grid grid-cols-[118px_1fr_auto_190px] items-center gap-4 py-2.5 text-ink no-underline hover:bg-paper"
+              className="grid items-center gap-x-4 gap-y-1 py-2.5 text-ink no-underline hover:bg-paper md:grid-cols-[118px_1fr_auto_190px]"
             >
               <span className="num text-[0.93rem]">
                 {clock(t.startsAt, zone)}–{clock(t.endsAt, zone)}
@@ -120,7 +120,7 @@ function Trips({ title, trips, zone, risks }: { title: string; trips: readonly T
                 {t.status === 'planned' ? '' : t.status}
               </span>
               {t.plan ? (
-                <span className="flex items-center justify-end gap-3">
+                <span className="flex items-center gap-3 md:justify-end">
                   <RangeBar
                     lo={t.plan.lo80}
                     mid={t.plan.expected}
@@ -134,7 +134,7 @@ function Trips({ title, trips, zone, risks }: { title: string; trips: readonly T
                   </span>
                 </span>
               ) : (
-                <span className={`text-right text-[0.9rem] ${t.status === 'done' ? 'text-ink-2' : 'text-rust'}`}>
+                <span className={`text-[0.9rem] md:text-right ${t.status === 'done' ? 'text-ink-2' : 'text-rust'}`}>
                   {t.status === 'done' ? 'no plan was kept' : 'no plan yet'}
                 </span>
               )}
@@ -147,15 +147,15 @@ function Trips({ title, trips, zone, risks }: { title: string; trips: readonly T
   );
 }
 
-/** What speaks against a trip on what is known now: the gravest lines. */
+/** What speaks against a trip on what is known now, the gravest first. */
 function Risk({ risk }: { risk: TripRisk | undefined }) {
   if (!risk || risk.worst === 'within') return null;
   const lines = [
-    ...risk.lines.slice(0, 3),
+    ...risk.lines,
     ...(risk.notKnown.length > 0 ? [{ level: 'unknown' as const, text: `Not known: ${quantityList(risk.notKnown)}` }] : []),
   ];
   return (
-    <div className="pb-2 pl-[134px]" data-trip-risk={risk.worst}>
+    <div className="pb-2 md:pl-[134px]" data-trip-risk={risk.worst}>
       <RiskLines lines={lines} className="text-[0.87rem]" />
     </div>
   );
