@@ -51,7 +51,7 @@ async function unit() {
       {
         cwd: ROOT,
         stdio: ['ignore', 'inherit', 'inherit'],
-        env: cleanEnv({ TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl }),
+        env: cleanEnv({ TEST_ADMIN_URL: db.adminUrl, TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl }),
       },
     );
     const json = read(report);
@@ -99,7 +99,7 @@ async function browser(chromium) {
         env: {
           BASE_URL: world.url,
           CHROMIUM: chromium,
-          OWNER_URL: world.db.ownerUrl,
+          OWNER_URL: world.db.adminUrl,
           CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
           PLAYWRIGHT_JSON_OUTPUT_NAME: report,
         },

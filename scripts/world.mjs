@@ -35,7 +35,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       LOG_LEVEL: 'warn',
     };
     await run(process.execPath, [file('server.mjs'), 'migrate'], { env, quiet: true });
-    if (await isEmpty(db.ownerUrl)) {
+    if (await isEmpty(db.adminUrl)) {
       tell('Making three seasons of demo data (about half a minute) ...');
       mkdirSync(STATE, { recursive: true });
       const world = path.join(STATE, `${name}-world.json`);
@@ -43,7 +43,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       await run(process.execPath, [file('server.mjs'), 'load', world], { env, quiet: true });
       rmSync(world, { force: true });
     }
-    const instrument = await startListening('instrument', process.execPath, [file('sim.mjs'), 'instrument', await demoTime(db.ownerUrl)]);
+    const instrument = await startListening('instrument', process.execPath, [file('sim.mjs'), 'instrument', await demoTime(db.adminUrl)]);
     stops.push(() => stopChild(instrument.child));
     const serverEnv = {
       ...env,

@@ -325,6 +325,7 @@ function tomorrow(world: Omit<OutfitScenario, 'trips'>, uuid: () => string): Out
     wish,
     status: 'planned' as const,
     clientIds: names.map(client),
+    mateIds: world.people.filter((p) => p.role === 'mate').flatMap((p, i) => (i === boat % 2 ? [p.id] : [])),
     stops: [],
   });
   const salt = fish('European sea bass', 'Pollack', 'Ballan wrasse', 'Black seabream', 'Atlantic mackerel');

@@ -23,3 +23,17 @@ export const demoAccess = z.object({
 export type DemoAccess = z.infer<typeof demoAccess>;
 
 export const setClock = z.object({ now: instant }).strict();
+
+/** A place where a person is signed in. */
+export const sessionView = z.object({
+  id,
+  device: z.string(),
+  from: z.string(),
+  openedAt: instant,
+  lastSeenAt: instant,
+  here: z.boolean(),
+});
+export type SessionView = z.infer<typeof sessionView>;
+
+/** A session to end; null ends all but the one that asks. */
+export const endSession = z.object({ id: id.nullable() }).strict();

@@ -67,6 +67,8 @@ const trip = z.object({
   wish: z.string(),
   status: z.enum(['planned', 'under way', 'done']),
   clientIds: z.array(id),
+  /** Mates aboard. */
+  mateIds: z.array(id).optional(),
   patienceMin: z.int().nullable().optional(),
   stops: z.array(stop),
 });

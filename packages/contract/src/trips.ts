@@ -32,6 +32,8 @@ export const tripView = z.object({
   id,
   boat: z.object({ id, name: z.string(), windLimitMps: z.number().nullable() }),
   captain: z.object({ id, name: z.string() }),
+  /** Mates aboard. */
+  mates: z.array(z.object({ id, name: z.string() })),
   water: z.object({ id, name: z.string() }),
   startsAt: instant,
   endsAt: instant,
@@ -74,6 +76,9 @@ export const clientNotes = z
     swims: z.boolean().nullable().optional(),
   })
   .strict();
+
+/** Mates who are aboard on a trip. */
+export const tripMates = z.object({ personIds: z.array(id).max(20) }).strict();
 
 export const tripsOf = z.object({ date });
 

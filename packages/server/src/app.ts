@@ -1,42 +1,69 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
-import { bodyLimit } from 'hono/body-limit';
-import { getCookie } from 'hono/cookie';
-import { HTTPException } from 'hono/http-exception';
+import { OpenAPIHono } from '@hono/zod-openapi';
+import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
-import { authRoutes, COOKIE, publicAuthRoutes } from './auth/routes';
+import { readCookie, SESSION } from './auth/cookies';
+import { authRoutes, publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { briefRoutes } from './brief/routes';
-import { inOutfit } from './db/database';
+import { inOutfit, missingMigrations } from './db/database';
 import { deckRoutes } from './deck/routes';
-import { Problem, problemOfDatabase } from './errors';
+import { Problem, problemOf } from './errors';
 import { chartRoutes } from './grounds/chartRoutes';
 import { groundsRoutes } from './grounds/routes';
 import { spotRoutes } from './grounds/spotRoutes';
-import { type Deps, router } from './http/context';
+import type { Deps, Env } from './http/context';
+import { turns } from './http/turns';
 import { importRoutes } from './imports/routes';
 import { logRoutes } from './log/routes';
 import { planRoutes } from './plan/routes';
 import { presentationRoutes } from './presentations/routes';
 import { boatRoutes } from './trips/boatRoutes';
+import { crewRoutes } from './trips/crewRoutes';
 import { fitRoutes } from './trips/fitRoutes';
 import { riskRoutes } from './trips/riskRoutes';
 import { tripRoutes } from './trips/routes';
 import { waterRoutes } from './water/routes';
 
-const MAX_BODY = 2 * 1024 * 1024;
-/** Files are parsed on the device and come as rows. */
-const MAX_IMPORT = 32 * 1024 * 1024;
+const FEATURES = [
+  authRoutes,
+  tripRoutes,
+  waterRoutes,
+  importRoutes,
+  groundsRoutes,
+  spotRoutes,
+  chartRoutes,
+  planRoutes,
+  presentationRoutes,
+  fitRoutes,
+  boatRoutes,
+  crewRoutes,
+  riskRoutes,
+  deckRoutes,
+  briefRoutes,
+  logRoutes,
+];
+
+/** Headers that the answer depends on. */
+const PASSED = ['Content-Type', 'If-None-Match', 'Host'];
+/** Requests of one outfit that may wait for their turn. */
+const MOST_WAITING = 400;
 
 /** The HTTP application. */
 export function createApp(deps: Deps) {
-  const app = router();
+  const app = new OpenAPIHono<Env>();
+  const inTurn = turns({ atOnce: Math.max(2, Math.ceil(deps.config.databasePool * 0.6)), waiting: MOST_WAITING });
   app.use(
     secureHeaders({
       // Styles from scripts: charts and map set element styles.
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+        objectSrc: ["'none'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         workerSrc: ["'self'", 'blob:'],
@@ -47,69 +74,63 @@ export function createApp(deps: Deps) {
   );
   app.onError((error, c) => {
     const problem = problemOf(error);
-    if (problem.code === 'internal') deps.log.error({ err: error, path: c.req.path }, 'request failed');
+    if (problem.code === 'internal') deps.log.error({ err: withoutValues(error), path: c.req.path }, 'request failed');
+    if (problem.retryAfterS !== null) c.header('Retry-After', String(problem.retryAfterS));
     return c.body(JSON.stringify(problem.body()), problem.status, { 'Content-Type': 'application/problem+json' });
   });
-  const limited = (maxSize: number) =>
-    bodyLimit({
-      maxSize,
-      onError: () => {
-        throw new Problem('too_large', `at most ${maxSize / 1024 / 1024} MB`);
-      },
-    });
-  const [small, large] = [limited(MAX_BODY), limited(MAX_IMPORT)];
-  app.use('/api/*', (c, next) => (/^\/api\/waters\/[^/]+\/imports\//.test(c.req.path) ? large(c, next) : small(c, next)));
+  app.use('/api/*', compress({ threshold: 2048 }));
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
-    // JSON only: a form on a foreign page cannot send it without asking first.
     const sends = c.req.method !== 'GET' && c.req.method !== 'HEAD';
+    if (sends) requireOwnOrigin(c.req.header('Origin'), c.req.header('Host'), c.req.header('Sec-Fetch-Site'));
+    // JSON only: a form on a foreign page cannot send it without asking first.
     const type = c.req.header('Content-Type');
-    if (sends && type !== undefined && !type.startsWith('application/json'))
-      throw new Problem('invalid', `Content-Type: expected application/json, got ${type}`);
+    if (sends && type !== undefined && !/^application\/json\s*(;|$)/i.test(type))
+      throw new Problem('invalid', `Content-Type: expected application/json, got ${type.slice(0, 80)}`);
     await next();
   });
-  app.get('/api/health', async (c) => {
-    await deps.source.query('select 1');
+  // Alive: the process answers. Ready: its database does, with the schema that this version expects.
+  app.get('/api/health', (c) => c.json({ ok: true }));
+  app.get('/api/ready', async (c) => {
+    const waiting = await missingMigrations(deps.source).catch(() => null);
+    if (waiting === null) throw new Problem('busy', 'The database does not answer.', [], 5);
+    if (waiting.length > 0) throw new Problem('busy', `The database lacks the migrations ${waiting.join(', ')}; run "migrate".`, [], 60);
     return c.json({ ok: true });
   });
   app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.3.0' } });
-  app.route('/api', publicAuthRoutes(deps));
+  app.route('/api', publicAuthRoutes(deps).hono);
 
   app.use('/api/*', async (c, next) => {
-    const token = getCookie(c, COOKIE);
-    const who = token ? await whoHolds(deps.source, token, deps.clock.now()) : null;
-    if (!who) throw new Problem('not_signed_in');
+    const token = readCookie(c, SESSION, deps.config);
+    const holder = deps.inThread ? c.env.holder : token ? await whoHolds(deps.source, token, deps.clock.now()) : null;
+    if (!holder) throw new Problem('not_signed_in');
+    const { sessionId, ...who } = holder;
     c.set('who', who);
-    // One transaction a request, seeing one outfit; an error anywhere in it leaves nothing behind.
-    await inOutfit(
-      deps.source,
-      who.outfitId,
-      async (entities) => {
-        c.set('entities', entities);
-        await next();
-        if (c.error) throw c.error;
-      },
-      who,
+    c.set('sessionId', sessionId);
+    // One transaction a request, seeing one outfit, opened when all that was sent is read and checked; an error in it leaves nothing.
+    c.set('within', (work) =>
+      inTurn(who.outfitId, () =>
+        inOutfit(
+          deps.source,
+          who.outfitId,
+          (entities) => {
+            c.set('entities', entities);
+            return work();
+          },
+          who,
+        ),
+      ),
     );
+    const { threads } = deps;
+    if (threads)
+      c.set('elsewhere', async (body) => {
+        const headers = Object.fromEntries(PASSED.flatMap((h) => (c.req.header(h) === undefined ? [] : [[h, c.req.header(h) as string]])));
+        const answer = await threads.ask({ method: c.req.method, url: c.req.url, headers, body, holder, nowMs: deps.clock.now() });
+        return new Response(answer.body, { status: answer.status, headers: answer.headers });
+      });
+    await next();
   });
-  for (const routes of [
-    authRoutes,
-    tripRoutes,
-    waterRoutes,
-    importRoutes,
-    groundsRoutes,
-    spotRoutes,
-    chartRoutes,
-    planRoutes,
-    presentationRoutes,
-    fitRoutes,
-    boatRoutes,
-    riskRoutes,
-    deckRoutes,
-    briefRoutes,
-    logRoutes,
-  ])
-    app.route('/api', routes(deps));
+  for (const feature of FEATURES) app.route('/api', feature(deps).hono);
   app.all('/api/*', () => {
     throw new Problem('not_found', 'No such address.');
   });
@@ -117,17 +138,29 @@ export function createApp(deps: Deps) {
   if (webRoot) {
     app.use('/assets/*', async (c, next) => {
       await next();
-      c.header('Cache-Control', 'public, max-age=31536000, immutable');
+      if (c.res.status === 200) c.header('Cache-Control', 'public, max-age=31536000, immutable');
     });
     app.use('/*', serveStatic({ root: path.relative(process.cwd(), webRoot) }));
+    app.all('/assets/*', (c) => c.text('No such file; reload the page to get the present version.', 404));
     app.get('/*', async (c) => c.html(await readFile(path.join(webRoot, 'index.html'), 'utf8')));
   }
   return app;
 }
 
-function problemOf(error: unknown): Problem {
-  if (error instanceof Problem) return error;
-  if (error instanceof HTTPException)
-    return new Problem(error.status === 400 ? 'invalid' : error.status === 404 ? 'not_found' : 'internal', error.message);
-  return problemOfDatabase(error) ?? new Problem('internal');
+/** Refuses what another site's page sends. Programs that are no browsers send neither header. */
+function requireOwnOrigin(origin: string | undefined, host: string | undefined, site: string | undefined): void {
+  const foreign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host);
+  if (foreign || site === 'cross-site') throw new Problem('foreign_origin');
+}
+
+/** An error for the log: without the values that a query was given, which are people's names, notes and keys. */
+function withoutValues(error: unknown): unknown {
+  if (!(error instanceof Error)) return 'not an error';
+  const { code, constraint, table, query } = { ...error, ...(error as { driverError?: object }).driverError } as Record<string, unknown>;
+  const frames = error.stack
+    ?.split('\n')
+    .filter((l) => /^\s+at /.test(l))
+    .slice(0, 8);
+  const isDatabase = query !== undefined || code !== undefined;
+  return { name: error.name, message: isDatabase ? undefined : error.message, code, constraint, table, query, stack: frames };
 }

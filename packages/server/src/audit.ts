@@ -5,7 +5,7 @@ import type { Who } from './http/context';
 /** Writes who did what to which thing; the application role can add to this record but not change it. */
 export async function audit(
   entities: EntityManager,
-  who: Who,
+  who: Pick<Who, 'outfitId' | 'personId'>,
   nowMs: number,
   action: string,
   subject: string,

@@ -18,8 +18,20 @@ describe('the environment', () => {
   });
   it('names each variable that is wrong and what was given', () => {
     const wrong = () => readConfig({ DATABASE_URL: 'mysql://x', PORT: '99999', INSTRUMENT_ADDRESS: 'nowhere' });
-    expect(wrong).toThrow(/DATABASE_URL: expected postgres:.*got mysql/);
+    expect(wrong).toThrow(/DATABASE_URL: expected postgres:/);
     expect(wrong).toThrow(/PORT: .*got 99999/);
     expect(wrong).toThrow(/INSTRUMENT_ADDRESS: expected host:port, got nowhere/);
+  });
+  it('never prints the password of a database', () => {
+    for (const url of ['mysql://app:hunter2@db', 'hunter2', 'postgres//app:hunter2@db/x']) {
+      let said = '';
+      try {
+        readConfig({ DATABASE_URL: url, DATABASE_OWNER_URL: url });
+      } catch (e) {
+        said = String(e);
+      }
+      expect(said).toContain('DATABASE_URL');
+      expect(said).not.toContain('hunter2');
+    }
   });
 });

@@ -13,7 +13,10 @@ describe('the catalogue of errors', () => {
   it('knows the refusals of the database that a client can cause, and no others', () => {
     expect(problemOfDatabase({ driverError: { code: '23P01', constraint: 'trip_boat_once' } })?.code).toBe('boat_taken');
     expect(problemOfDatabase({ driverError: { code: '22021' } })?.code).toBe('invalid');
-    expect(problemOfDatabase({ code: '57P01' })).toBeNull();
+    // The database is stopping, or a limit of time was reached: try again soon.
+    expect(problemOfDatabase({ code: '57P01' })).toMatchObject({ code: 'busy', retryAfterS: 2 });
+    expect(problemOfDatabase({ driverError: { code: '57014' } })?.code).toBe('busy');
+    expect(problemOfDatabase({ code: '42P01' })).toBeNull();
     expect(problemOfDatabase(new Error('x'))).toBeNull();
   });
 });

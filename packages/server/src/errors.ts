@@ -1,3 +1,5 @@
+import { HTTPException } from 'hono/http-exception';
+
 // One catalogue of errors; every answer that is not a success is a problem document (RFC 9457) made from it.
 
 const CATALOGUE = {
@@ -5,6 +7,11 @@ const CATALOGUE = {
   wrong_sign_in: { status: 401, title: 'Wrong e-mail or password', remedy: 'Check both; ask the owner of the outfit for a new password.' },
   too_many_tries: { status: 429, title: 'Too many tries', remedy: 'Wait a minute and try again.' },
   not_allowed: { status: 403, title: 'Not allowed for your role', remedy: 'Ask a captain or the owner.' },
+  not_aboard: {
+    status: 403,
+    title: 'Not aboard this trip',
+    remedy: 'Ask its captain or the owner to name you as a mate of the trip (Plan, Party).',
+  },
   not_found: { status: 404, title: 'Not found', remedy: 'Go back to the list; it may have been removed.' },
   invalid: { status: 400, title: 'Something in the request is not usable', remedy: 'Correct the fields named and send it again.' },
   too_large: { status: 413, title: 'Too large', remedy: 'Send less at once.' },
@@ -45,6 +52,13 @@ const CATALOGUE = {
     title: 'A station does not answer',
     remedy: 'The last good readings stay in use; it is tried again.',
   },
+  foreign_origin: {
+    status: 403,
+    title: 'Sent from a page of another site',
+    remedy: 'Open Bluffwind by its own address and do it there.',
+  },
+  busy: { status: 503, title: 'The server has too much to do', remedy: 'Wait a few seconds and try again; nothing was changed.' },
+  too_slow: { status: 408, title: 'It took too long to arrive', remedy: 'Try again where the connection is better; nothing was changed.' },
   internal: { status: 500, title: 'The server failed', remedy: 'Try again; nothing that was shown as saved is lost.' },
 } as const;
 
@@ -62,6 +76,8 @@ export class Problem extends Error {
     readonly code: ErrorCode,
     readonly detail = '',
     readonly fields: readonly FieldFault[] = [],
+    /** Seconds after which it may be tried again. */
+    readonly retryAfterS: number | null = null,
   ) {
     super(`${code}: ${detail}`);
   }
@@ -89,6 +105,7 @@ interface DriverError {
 /** The problem behind a database refusal, or null when it is not one that a client can cause. */
 export function problemOfDatabase(error: unknown): Problem | null {
   const e = ((error as { driverError?: DriverError }).driverError ?? error) as DriverError;
+  if (busy(e)) return new Problem('busy', '', [], 2);
   if (e?.code === '23P01' && e.constraint === 'trip_boat_once') return new Problem('boat_taken');
   if (e?.code === '23P01' && e.constraint === 'trip_captain_once') return new Problem('captain_taken');
   if (e?.code === '23514' && e.constraint === 'party_fits_boat') return new Problem('too_many_guests', e.message ?? '');
@@ -99,4 +116,40 @@ export function problemOfDatabase(error: unknown): Problem | null {
   if (e?.code === '22021' || e?.code === '22P05')
     return new Problem('invalid', 'A text holds a character that cannot be stored (NUL); type it again without pasting.');
   return null;
+}
+
+/** No connection came free in time, the database is away or stopping, a limit of time was reached, or two transactions met. */
+function busy(e: DriverError | undefined): boolean {
+  const states = [
+    '57014',
+    '57P01',
+    '57P02',
+    '57P03',
+    '53300',
+    '55P03',
+    '40001',
+    '40P01',
+    '25P03',
+    '08000',
+    '08003',
+    '08006',
+    'ECONNREFUSED',
+    'ECONNRESET',
+    'EPIPE',
+  ];
+  return (
+    states.includes(e?.code ?? '') ||
+    /timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/.test(e?.message ?? '')
+  );
+}
+
+/** Any error as the problem that the client is told. */
+export function problemOf(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  if (error instanceof HTTPException) {
+    if (error.status === 413) return new Problem('too_large');
+    if (error.status === 404) return new Problem('not_found', error.message);
+    return error.status < 500 ? new Problem('invalid', error.message) : new Problem('internal');
+  }
+  return problemOfDatabase(error) ?? new Problem('internal');
 }

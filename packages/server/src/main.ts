@@ -1,5 +1,7 @@
 // Commands of the server: "serve" (default), "migrate", "load FILE".
 import { readFile } from 'node:fs/promises';
+import type { Server } from 'node:http';
+import { isMainThread, Worker, workerData } from 'node:worker_threads';
 import { serve } from '@hono/node-server';
 import { scenario as scenarioSchema } from '@bluffwind/contract/scenario';
 import { pino } from 'pino';
@@ -8,23 +10,27 @@ import { realClock, settableClock } from './clock';
 import { type Config, readConfig } from './config';
 import { connect, inOutfit, migrate, requireBoundRole } from './db/database';
 import { storeStopConditions } from './deck/stopConditions';
+import { jobsOf, openBoss, prepareQueues } from './jobs/boss';
 import { loadScenario } from './scenario/loadScenario';
-import { listenToInstruments } from './water/instruments';
-import { BACK_OFF, fetchHistory, pollStations } from './water/poll';
+import { fetchHistory, pollStations } from './water/poll';
+import { workInThread } from './threads/jobThread';
+import type { ClockSet, ThreadStart } from './threads/messages';
+import { startThreads } from './threads/pool';
+import { answerInThread } from './threads/requestThread';
 import { calibrateSpots } from './water/recompute';
 import { stationClient } from './water/stationClient';
 
-const POLL_MS = 60_000;
-/** The demo's stations are asked more often, so that what happens to them is soon seen. */
-const DEMO_POLL_MS = 5000;
-const DEMO_BACK_OFF = { firstMs: 5000, longestMs: 60_000 };
-const INSTRUMENT_STORE_MS = 60_000;
-const DEMO_INSTRUMENT_STORE_MS = 10_000;
 const CLOCK_MS = 2000;
+/** Requests under way at a stop have so long to end. */
+const STOP_MS = 20_000;
+/** A connection that says nothing, or says it too slowly, is closed. */
+const TIME_LIMITS = { headersTimeout: 15_000, requestTimeout: 150_000, keepAliveTimeout: 10_000, connectionsCheckingInterval: 5000 };
 
 async function migrateCommand(config: Config): Promise<void> {
-  const owner = await connect(config.ownerUrl ?? config.databaseUrl);
+  const url = config.ownerUrl ?? config.databaseUrl;
+  const owner = await connect(url, { size: 2, appRole: config.appRole });
   const ran = await migrate(owner);
+  await prepareQueues(owner, url, config.appRole);
   process.stdout.write(ran.length > 0 ? `migrated: ${ran.join(', ')}\n` : 'schema is up to date\n');
   await owner.destroy();
 }
@@ -33,7 +39,7 @@ async function loadCommand(config: Config, file: string): Promise<void> {
   const owner = await connect(config.ownerUrl ?? config.databaseUrl);
   const source = await connect(config.databaseUrl);
   try {
-    const [{ count }] = await owner.query('select count(*)::int as count from outfit');
+    const [{ count }] = await source.query('select count(*)::int as count from outfit_ids()');
     if (count > 0) throw new Error('The database already holds outfits; a scenario is loaded into an empty one only.');
     const parsed = scenarioSchema.safeParse(JSON.parse(await readFile(file, 'utf8')));
     if (!parsed.success) {
@@ -46,7 +52,7 @@ async function loadCommand(config: Config, file: string): Promise<void> {
     if (config.stationUrl) {
       const client = stationClient(config.stationUrl);
       const spans = scenario.history.map((h) => ({ from: Date.parse(h.from), to: Date.parse(h.to) }));
-      const stored = (await fetchHistory(owner, client, spans, nowMs)) + (await pollStations(source, client, nowMs));
+      const stored = (await fetchHistory(source, client, spans, nowMs)) + (await pollStations(source, client, nowMs));
       process.stdout.write(`stored ${stored} readings from the stations\n`);
     }
     await owner.query('analyze');
@@ -66,59 +72,52 @@ async function loadCommand(config: Config, file: string): Promise<void> {
 
 async function serveCommand(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel });
-  const source = await connect(config.databaseUrl);
+  const source = await connect(config.databaseUrl, { size: config.databasePool, limited: true });
   await requireBoundRole(source);
   const demoClock = config.demo ? settableClock(await demoNow(source)) : null;
-  const clock = demoClock ?? realClock;
-  const app = createApp({ source, clock, demoClock, config, log });
-  const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host }, (address) => {
-    process.stdout.write(`listening on http://${config.host}:${address.port}\n`);
+  const script = new URL(import.meta.url);
+  const started = { config, demoNowMs: demoClock?.now() ?? null };
+  const jobThread = new Worker(script, { workerData: { ...started, kind: 'jobs' } satisfies ThreadStart });
+  jobThread.on('error', (error) => {
+    log.fatal({ err: error.message }, 'the thread of the jobs failed');
+    process.exit(1);
   });
+  const clock = demoClock && {
+    ...demoClock,
+    set: (atMs: number) => {
+      demoClock.set(atMs);
+      jobThread.postMessage({ setClockMs: atMs } satisfies ClockSet);
+    },
+  };
+  const threads = startThreads(script, config.threads, started);
+  const jobs = jobsOf(await openBoss(config.databaseUrl));
+  const app = createApp({ source, clock: clock ?? realClock, demoClock: clock, config, log, jobs, threads });
+  const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host, serverOptions: TIME_LIMITS }, (address) => {
+    process.stdout.write(`listening on http://${config.host}:${address.port}\n`);
+  }) as Server;
   server.on('error', (error: NodeJS.ErrnoException) => {
     const text = error.code === 'EADDRINUSE' ? `Port ${config.port} is in use; choose another with PORT.` : error.message;
     process.stderr.write(`${text}\n`);
     process.exit(1);
   });
-  const timers: NodeJS.Timeout[] = [];
-  if (config.stationUrl) {
-    const client = stationClient(config.stationUrl);
-    let running = false;
-    const poll = async () => {
-      if (running) return;
-      running = true;
-      try {
-        await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
-      } catch (error) {
-        log.error({ err: error }, 'polling failed');
-      } finally {
-        running = false;
-      }
-    };
-    timers.push(setInterval(poll, config.demo ? DEMO_POLL_MS : POLL_MS));
-    void poll();
-  }
-  const stopListening = await listenToInstruments({
-    source,
-    clock,
-    defaultAddress: config.instrumentAddress,
-    storeEveryMs: config.demo ? DEMO_INSTRUMENT_STORE_MS : INSTRUMENT_STORE_MS,
-  });
-  if (demoClock) {
-    timers.push(
-      setInterval(() => {
-        source
-          .query('update demo_clock set demo_at = greatest(demo_at, $1)', [new Date(demoClock.now())])
-          .catch((error) => log.warn({ err: error }, 'demo clock not stored'));
-      }, CLOCK_MS),
-    );
-  }
+  const keepClock = () =>
+    source
+      .query('select demo_clock_on($1)', [new Date(demoClock?.now() ?? 0)])
+      .catch((error) => log.warn({ reason: (error as Error).message }, 'demo clock not stored'));
+  const timer = demoClock ? setInterval(keepClock, CLOCK_MS) : undefined;
+  let stopping = false;
   const stop = () => {
-    for (const t of timers) clearInterval(t);
-    stopListening();
-    server.close(() => {
-      void source.destroy().then(() => process.exit(0));
+    if (stopping) return;
+    stopping = true;
+    clearInterval(timer);
+    // What is under way may end; nothing new is taken.
+    server.close(async () => {
+      await Promise.all([threads.close(), jobThread.terminate()]);
+      await source.destroy();
+      process.exit(0);
     });
-    setTimeout(() => process.exit(0), 3000).unref();
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), STOP_MS).unref();
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
@@ -126,19 +125,26 @@ async function serveCommand(config: Config): Promise<void> {
 
 /** The demo's time goes on from where it stood when it was last stopped. */
 async function demoNow(source: { query(sql: string): Promise<{ at: Date }[]> }): Promise<number> {
-  const [row] = await source.query('select demo_at as at from demo_clock');
-  if (!row) throw new Error('This database was not loaded as a demo; start without BLUFFWIND_DEMO.');
+  const [row] = await source.query('select demo_time() as at');
+  if (!row?.at) throw new Error('This database was not loaded as a demo; start without BLUFFWIND_DEMO.');
   return row.at.getTime();
 }
 
-const [command = 'serve', file = ''] = process.argv.slice(2);
-try {
+async function commandOf([command = 'serve', file = '']: readonly string[]): Promise<void> {
   const config = readConfig(process.env);
   if (command === 'migrate') await migrateCommand(config);
   else if (command === 'load') await loadCommand(config, file);
   else if (command === 'serve') await serveCommand(config);
   else throw new Error(`unknown command ${command}; there are serve, migrate and load FILE`);
+}
+
+try {
+  const start = workerData as ThreadStart | null;
+  if (isMainThread) await commandOf(process.argv.slice(2));
+  else if (start?.kind === 'jobs') await workInThread(start);
+  else if (start?.kind === 'requests') await answerInThread(start);
 } catch (error) {
+  // The error of a database may hold its address; its message does not.
   process.stderr.write(`${(error as Error).message}\n`);
   process.exit(1);
 }

@@ -1,23 +1,24 @@
-import { demoAccess, me, setClock, signIn } from '@bluffwind/contract/auth';
+import { demoAccess, endSession, me, sessionView, setClock, signIn } from '@bluffwind/contract/auth';
 import { createRoute, z } from '@hono/zod-openapi';
-import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
-import { type Deps, found, router } from '../http/context';
+import { type Deps, found } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
-import { closeSession, openSession } from './session';
+import { audit } from '../audit';
+import { inOutfit } from '../db/database';
+import { addressOf } from '../http/address';
+import { DEVICE, DEVICE_DAYS, dropCookie, readCookie, SESSION, writeCookie } from './cookies';
+import { checkPassword, closeSession, deviceKnown, endSessions, openSession, SESSION_DAYS, sessionsOf } from './session';
+import { signInTries } from './tries';
 
-export const COOKIE = 'bluffwind_session';
 const done = z.object({ ok: z.literal(true) });
-
-/** Tries a minute and e-mail before the door stays shut for the rest of it. */
-const TRIES_A_MINUTE = 10;
 
 /** Sign-in, and in the demo its sign-ins: reachable without a session. */
 export function publicAuthRoutes(deps: Deps) {
   const app = router();
-  const tries = new Map<string, { count: number; until: number }>();
-  app.openapi(
+  const tries = signInTries(deps.source);
+  app.answer(
     createRoute({
       method: 'post',
       path: '/sign-in',
@@ -25,34 +26,41 @@ export function publicAuthRoutes(deps: Deps) {
       responses: answers(done, 'Signed in; the session is in a cookie'),
     }),
     async (c) => {
-      const { email, password } = c.req.valid('json');
-      // Real time: the demo's clock can be set, the guard must not be.
-      const now = Date.now();
-      const key = email.toLowerCase();
-      const seen = tries.get(key);
-      if (seen && seen.until > now && seen.count >= TRIES_A_MINUTE) throw new Problem('too_many_tries');
-      tries.set(key, seen && seen.until > now ? { ...seen, count: seen.count + 1 } : { count: 1, until: now + 60_000 });
-      if (tries.size > 10_000) tries.clear();
-      const token = await openSession(deps.source, email, password, deps.clock.now());
-      if (!token) throw new Problem('wrong_sign_in');
-      tries.delete(key);
-      setCookie(c, COOKIE, token, {
-        httpOnly: true,
-        sameSite: 'Strict',
-        path: '/',
-        secure: deps.config.secureCookies,
-        maxAge: 30 * 86_400,
+      const { password, ...asked } = c.req.valid('json');
+      const email = asked.email.toLowerCase();
+      const address = addressOf(c, deps.config.trustProxy);
+      const cookie = readCookie(c, DEVICE, deps.config);
+      const device = cookie !== undefined && (await deviceKnown(deps.source, email, cookie)) ? cookie : null;
+      const one = { email, address, device };
+      await tries.count(one);
+      const { account, matches } = await checkPassword(deps.source, email, password);
+      const nowMs = deps.clock.now();
+      if (!account || !matches) {
+        if (account)
+          await inOutfit(deps.source, account.outfitId, (entities) =>
+            audit(entities, account, nowMs, 'sign-in failed', 'person', account.personId, { address }),
+          );
+        throw new Problem('wrong_sign_in');
+      }
+      await tries.forget(one);
+      const opened = await inOutfit(deps.source, account.outfitId, async (entities) => {
+        const agent = c.req.header('User-Agent') ?? '';
+        await audit(entities, account, nowMs, 'sign in', 'person', account.personId, { address, newDevice: device === null });
+        return openSession(entities, account, { nowMs, address, agent, device });
       });
-      return c.json({ ok: true as const }, 200);
+      writeCookie(c, SESSION, opened.token, SESSION_DAYS, deps.config);
+      writeCookie(c, DEVICE, opened.device, DEVICE_DAYS, deps.config);
+      return { ok: true as const };
     },
+    { maxBytes: 4096 },
   );
   if (deps.demoClock) {
-    app.openapi(createRoute({ method: 'get', path: '/demo', responses: answers(demoAccess, "The demo's sign-ins") }), async (c) => {
+    app.answer(createRoute({ method: 'get', path: '/demo', responses: answers(demoAccess, "The demo's sign-ins") }), async () => {
       // Names only of the demo's own people; this route does not exist outside the demo.
       const people: { name: string; email: string; role: string; outfit: string }[] =
         await deps.source.query('select * from demo_sign_ins()');
       const [word] = await deps.source.query('select password from demo_password()');
-      return c.json({ now: iso(deps), signIns: people, password: word?.password ?? '' }, 200);
+      return { now: iso(deps), signIns: people, password: word?.password ?? '' };
     });
   }
   return app;
@@ -61,31 +69,59 @@ export function publicAuthRoutes(deps: Deps) {
 /** Who am I, sign-out, and in the demo its clock. */
 export function authRoutes(deps: Deps) {
   const app = router();
-  app.openapi(createRoute({ method: 'get', path: '/me', responses: answers(me, 'The person signed in') }), async (c) => {
+  app.answer(createRoute({ method: 'get', path: '/me', responses: answers(me, 'The person signed in') }), async (c) => {
     const who = c.get('who');
     const entities = c.get('entities');
     const person = found(await entities.findOneBy(PersonEntity, { id: who.personId }), 'person');
     const outfit = found(await entities.findOneBy(OutfitEntity, { id: who.outfitId }), 'outfit');
-    return c.json(
-      {
-        id: person.id,
-        name: person.name,
-        role: person.role,
-        outfit: { name: outfit.name, zone: outfit.zone },
-        now: iso(deps),
-        demo: deps.demoClock !== null,
-      },
-      200,
-    );
+    return {
+      id: person.id,
+      name: person.name,
+      role: person.role,
+      outfit: { name: outfit.name, zone: outfit.zone },
+      now: iso(deps),
+      demo: deps.demoClock !== null,
+    };
   });
-  app.openapi(createRoute({ method: 'post', path: '/sign-out', responses: answers(done, 'Signed out') }), async (c) => {
-    await closeSession(deps.source, c.get('who'), getCookie(c, COOKIE) ?? '');
-    deleteCookie(c, COOKIE, { path: '/' });
-    return c.json({ ok: true as const }, 200);
+  app.answer(createRoute({ method: 'post', path: '/sign-out', responses: answers(done, 'Signed out') }), async (c) => {
+    await closeSession(deps.source, c.get('who').outfitId, readCookie(c, SESSION, deps.config) ?? '');
+    dropCookie(c, SESSION, deps.config);
+    // What the browser keeps of answers goes with the session.
+    c.header('Clear-Site-Data', '"cache"');
+    return { ok: true as const };
   });
+  app.answer(
+    createRoute({ method: 'get', path: '/sessions', responses: answers(z.array(sessionView), 'Where you are signed in') }),
+    async (c) => {
+      const rows = await sessionsOf(c.get('entities'), c.get('who').personId);
+      return rows.map((r) => ({
+        id: r.id,
+        device: r.device,
+        from: r.openedFrom,
+        openedAt: r.createdAt.toISOString(),
+        lastSeenAt: r.lastSeenAt.toISOString(),
+        here: r.id === c.get('sessionId'),
+      }));
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/sessions/end',
+      request: jsonBody(endSession),
+      responses: answers(z.object({ ended: z.int() }), 'Signed out there'),
+    }),
+    async (c) => {
+      const who = c.get('who');
+      const { id } = c.req.valid('json');
+      const ended = await endSessions(c.get('entities'), who.personId, id === null ? { butNot: c.get('sessionId') } : { only: id });
+      await audit(c.get('entities'), who, deps.clock.now(), 'end sessions', 'person', who.personId, { ended });
+      return { ended };
+    },
+  );
   const { demoClock } = deps;
   if (demoClock) {
-    app.openapi(
+    app.answer(
       createRoute({ method: 'post', path: '/demo/clock', request: jsonBody(setClock), responses: answers(done, 'The demo clock is set') }),
       async (c) => {
         const at = Date.parse(c.req.valid('json').now);
@@ -94,8 +130,8 @@ export function authRoutes(deps: Deps) {
         if (at > demoClock.now() + 7 * 86_400_000)
           throw new Problem('invalid', 'now: at most seven days at once', [{ field: 'now', message: 'at most seven days ahead' }]);
         demoClock.set(at);
-        await c.get('entities').query('update demo_clock set demo_at = $1', [new Date(at)]);
-        return c.json({ ok: true as const }, 200);
+        await c.get('entities').query('select demo_clock_on($1)', [new Date(at)]);
+        return { ok: true as const };
       },
     );
   }

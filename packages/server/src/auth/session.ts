@@ -1,12 +1,15 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import type { DataSource } from 'typeorm';
 import { DAY } from '@bluffwind/core/units/time';
+import { type DataSource, type EntityManager, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
-import { SessionEntity } from '../db/entities/outfit';
+import { KnownDeviceEntity, SessionEntity } from '../db/entities/outfit';
 import type { Who } from '../http/context';
 
-const SESSION_DAYS = 30;
+/** A session ends so long after sign-in, however it is used. */
+export const SESSION_DAYS = 30;
+/** A session that is not used for so long is over. */
+const IDLE_DAYS = 14;
 
 /** Hashes a password (Argon2id, the library's OWASP-conforming defaults). */
 export function hashPassword(password: string): Promise<string> {
@@ -16,33 +19,80 @@ export function hashPassword(password: string): Promise<string> {
 // Verified against when the e-mail is unknown, so that both cases take as long.
 const dummyHash = hashPassword(randomBytes(12).toString('hex'));
 
-/** Token of a new session, or null when e-mail and password do not belong together. */
-export async function openSession(source: DataSource, email: string, password: string, nowMs: number): Promise<string | null> {
-  const [person] = await source.query('select * from sign_in_person($1)', [email]);
-  const matches = await verify(person?.password_hash ?? (await dummyHash), password);
-  if (!person || !matches) return null;
-  const token = randomBytes(32).toString('base64url');
-  await inOutfit(source, person.outfit_id, (entities) =>
-    entities.insert(SessionEntity, {
-      tokenHash: digest(token),
-      outfitId: person.outfit_id,
-      personId: person.person_id,
-      createdAt: new Date(nowMs),
-      expiresAt: new Date(nowMs + SESSION_DAYS * DAY),
-    }),
-  );
-  return token;
+/** A person whose account is tried. */
+export interface Account {
+  readonly personId: string;
+  readonly outfitId: string;
 }
 
-/** The person behind a token, or null when it is unknown or expired. */
-export async function whoHolds(source: DataSource, token: string, nowMs: number): Promise<Who | null> {
-  const [row] = await source.query('select * from session_person($1, $2)', [digest(token), new Date(nowMs)]);
-  return row ? { personId: row.person_id, outfitId: row.outfit_id, role: row.role } : null;
+/** The account of an e-mail, if there is one, and whether the password is its own. */
+export async function checkPassword(
+  source: DataSource,
+  email: string,
+  password: string,
+): Promise<{ account: Account | null; matches: boolean }> {
+  const [row] = await source.query('select * from sign_in_person($1)', [email]);
+  const matches = await verify(row?.password_hash ?? (await dummyHash), password);
+  return { account: row ? { personId: row.person_id, outfitId: row.outfit_id } : null, matches: Boolean(row) && matches };
+}
+
+/** Opens a session; the device is known from then on. @returns The session's token and the device's. */
+export async function openSession(
+  entities: EntityManager,
+  { personId, outfitId }: Account,
+  { nowMs, address, agent, device }: { nowMs: number; address: string; agent: string; device: string | null },
+): Promise<{ token: string; device: string }> {
+  const token = randomBytes(32).toString('base64url');
+  const now = new Date(nowMs);
+  await entities.insert(SessionEntity, {
+    tokenHash: digest(token),
+    outfitId,
+    personId,
+    createdAt: now,
+    lastSeenAt: now,
+    expiresAt: new Date(nowMs + SESSION_DAYS * DAY),
+    openedFrom: address.slice(0, 100),
+    device: agent.slice(0, 200),
+  });
+  const known = device ?? randomBytes(32).toString('base64url');
+  await entities.upsert(KnownDeviceEntity, { outfitId, personId, tokenHash: digest(known), lastUsedAt: now }, ['personId', 'tokenHash']);
+  return { token, device: known };
+}
+
+/** Whether a device was signed in to an account before. */
+export async function deviceKnown(source: DataSource, email: string, device: string): Promise<boolean> {
+  const [row] = await source.query('select device_known($1, $2) as known', [email, digest(device)]);
+  return row.known;
+}
+
+/** The person behind a token, with the session's number, or null when it is unknown, expired or long unused. */
+export async function whoHolds(source: DataSource, token: string, nowMs: number): Promise<(Who & { sessionId: string }) | null> {
+  const [row] = await source.query('select * from session_person($1, $2, make_interval(days => $3))', [
+    digest(token),
+    new Date(nowMs),
+    IDLE_DAYS,
+  ]);
+  return row ? { sessionId: row.session_id, personId: row.person_id, outfitId: row.outfit_id, role: row.role } : null;
 }
 
 /** Ends a session. */
-export async function closeSession(source: DataSource, who: Who, token: string): Promise<void> {
-  await inOutfit(source, who.outfitId, (entities) => entities.delete(SessionEntity, { tokenHash: digest(token) }));
+export async function closeSession(source: DataSource, outfitId: string, token: string): Promise<void> {
+  await inOutfit(source, outfitId, (entities) => entities.delete(SessionEntity, { tokenHash: digest(token) }));
+}
+
+/** A person's sessions, the last used first. */
+export function sessionsOf(entities: EntityManager, personId: string) {
+  return entities.find(SessionEntity, { where: { personId }, order: { lastSeenAt: 'DESC' } });
+}
+
+/** Ends one session of a person, or all but one. @returns How many. */
+export async function endSessions(
+  entities: EntityManager,
+  personId: string,
+  which: { only: string } | { butNot: string },
+): Promise<number> {
+  const id = 'only' in which ? which.only : Not(which.butNot);
+  return (await entities.delete(SessionEntity, { personId, id })).affected ?? 0;
 }
 
 function digest(token: string): Buffer {

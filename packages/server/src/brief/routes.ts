@@ -3,7 +3,8 @@ import { date } from '@bluffwind/contract/ids';
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { BriefEntity } from '../db/entities/trip';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { answers } from '../http/responses';
 import { briefFor } from './compose';
 
@@ -12,11 +13,12 @@ const byDate = z.object({ date });
 /** The evening's brief: composed anew on each look, kept as it stood when published. */
 export function briefRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }),
-    async (c) => c.json(await briefFor(c.get('entities'), c.req.valid('param').date, c.get('who'), clock.now()), 200),
+    async (c) => await briefFor(c.get('entities'), c.req.valid('param').date, c.get('who'), clock.now()),
+    { slow: true },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/brief/{date}/publish',
@@ -36,10 +38,11 @@ export function briefRoutes({ clock }: Deps) {
       );
       const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
       await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
-      return c.json(await briefFor(entities, day, who, clock.now()), 200);
+      return await briefFor(entities, day, who, clock.now());
     },
+    { slow: true },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/brief/{date}/read',
@@ -54,7 +57,7 @@ export function briefRoutes({ clock }: Deps) {
         `insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4) on conflict do nothing`,
         [stored.id, who.outfitId, who.personId, new Date(clock.now())],
       );
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
   return app;

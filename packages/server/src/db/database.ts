@@ -8,11 +8,14 @@ import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-ground
 import { Plan1780000000003 } from './migrations/0003-plan';
 import { Keepers1780000000004 } from './migrations/0004-keepers';
 import { Safety1780000000005 } from './migrations/0005-safety';
+import { Holds1780000000006 } from './migrations/0006-holds';
+import { ROLE_SETTING } from './migrations/roles';
 
 const ENTITIES = [
   outfit.OutfitEntity,
   outfit.PersonEntity,
   outfit.SessionEntity,
+  outfit.KnownDeviceEntity,
   outfit.BoatEntity,
   outfit.RefillEntity,
   outfit.ClientEntity,
@@ -36,6 +39,7 @@ const ENTITIES = [
   trip.TripEntity,
   trip.TripSpeciesEntity,
   trip.PartyEntity,
+  trip.TripMateEntity,
   trip.PlanEntity,
   trip.LegEntity,
   trip.StopEntity,
@@ -46,15 +50,41 @@ const ENTITIES = [
   trip.BriefReadEntity,
 ];
 
+const MIGRATIONS = [
+  House1780000000001,
+  WaterAndGrounds1780000000002,
+  Plan1780000000003,
+  Keepers1780000000004,
+  Safety1780000000005,
+  Holds1780000000006,
+];
+
+/** What a pool of connections may do. */
+export interface PoolTerms {
+  /** Connections; 8 when absent. */
+  readonly size?: number;
+  /** True for what answers requests: a statement, a lock and an idle transaction have their time and no more. */
+  readonly limited?: boolean;
+  /** The application's role, told to migrations. */
+  readonly appRole?: string;
+}
+
+const LIMITS = { statement_timeout: 20_000, lock_timeout: 5000, idle_in_transaction_session_timeout: 15_000 };
+
 /** A pool of connections for one role. */
-export async function connect(url: string): Promise<DataSource> {
+export async function connect(url: string, { size = 8, limited = false, appRole }: PoolTerms = {}): Promise<DataSource> {
   const source = new DataSource({
     type: 'postgres',
     url,
     entities: ENTITIES,
-    migrations: [House1780000000001, WaterAndGrounds1780000000002, Plan1780000000003, Keepers1780000000004, Safety1780000000005],
+    migrations: [...MIGRATIONS],
     migrationsTransactionMode: 'each',
-    extra: { max: 8, connectionTimeoutMillis: 5000 },
+    extra: {
+      max: size,
+      connectionTimeoutMillis: 5000,
+      ...(limited ? LIMITS : {}),
+      ...(appRole === undefined ? {} : { options: `-c ${ROLE_SETTING}=${appRole.replaceAll(/[\\ ]/g, '\\$&')}` }),
+    },
     logging: false,
   });
   return source.initialize();
@@ -63,6 +93,12 @@ export async function connect(url: string): Promise<DataSource> {
 /** Brings the schema up to date; returns the names of the migrations that ran. */
 export async function migrate(source: DataSource): Promise<string[]> {
   return (await source.runMigrations()).map((m) => m.name);
+}
+
+/** Names of the migrations of this version that the database has not run. */
+export async function missingMigrations(source: DataSource): Promise<string[]> {
+  const rows: { name: string }[] = await source.query('select name from migrations');
+  return MIGRATIONS.map((m) => m.name).filter((name) => !rows.some((r) => r.name === name));
 }
 
 /** Refuses a role that row-level security does not bind. */

@@ -2,81 +2,68 @@
 // nothing; the phone may send entries in any number of tries.
 import type { DeckEntry } from '@bluffwind/contract/deck';
 import { localDate, localTime } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
-import { CatchEntity, SetEntity, SightingEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
+import { type EntityManager, type EntitySchema, type FindOptionsWhere, Not } from 'typeorm';
+import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
+import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { Problem } from '../errors';
-import { zoneOf } from '../trips/tripsOn';
 
 /** How far a phone's clock may run ahead. */
 const AHEAD_MS = 2 * 60_000;
 /** How long before its trip an entry may be made. */
 const EARLY_MS = 12 * 3_600_000;
 
-/** Applies an entry to its trip. Throws Problem when it can never be accepted. */
-export async function applyEntry(entities: EntityManager, trip: TripRow, entry: DeckEntry, nowMs: number): Promise<void> {
-  const at = new Date(entry.at);
-  const when = async (ms: number) => {
-    const zone = await zoneOf(entities, trip.outfitId);
-    return `${localTime(ms, zone)} on ${localDate(ms, zone)}`;
-  };
-  if (at.getTime() > nowMs + AHEAD_MS)
-    throw new Problem('invalid', `at: ${await when(at.getTime())} is in the future; check the phone's clock`, [
-      { field: 'at', message: 'in the future' },
-    ]);
-  if (at.getTime() < trip.startsAt.getTime() - EARLY_MS)
+/** Throws Problem when an entry comes from the future or long before its trip. @param zone - Of the outfit, for the words. */
+export function requireTime(trip: TripRow, entry: Pick<DeckEntry, 'at'>, nowMs: number, zone: string): void {
+  const at = Date.parse(entry.at);
+  const when = (ms: number) => `${localTime(ms, zone)} on ${localDate(ms, zone)}`;
+  if (at > nowMs + AHEAD_MS)
+    throw new Problem('invalid', `at: ${when(at)} is in the future; check the phone's clock`, [{ field: 'at', message: 'in the future' }]);
+  if (at < trip.startsAt.getTime() - EARLY_MS)
     throw new Problem(
       'invalid',
-      `at: ${await when(at.getTime())} is more than 12 h before the trip, which begins at ${await when(trip.startsAt.getTime())}; log it on its day, or check the phone's clock`,
+      `at: ${when(at)} is more than 12 h before the trip, which begins at ${when(trip.startsAt.getTime())}; log it on its day, or check the phone's clock`,
       [{ field: 'at', message: 'before the trip' }],
     );
+}
+
+/** Applies an entry that is no catch to its trip. Throws Problem when it can never be accepted. */
+export async function applyEntry(entities: EntityManager, trip: TripRow, entry: DeckEntry): Promise<void> {
+  const at = new Date(entry.at);
   const outfitId = trip.outfitId;
   switch (entry.kind) {
     case 'begin-trip':
-      if (trip.status === 'planned') await entities.update(TripEntity, { id: trip.id }, { status: 'under way', beganAt: at });
+      if (trip.status === 'planned') {
+        await entities.update(TripEntity, { id: trip.id, status: 'planned' }, { status: 'under way', beganAt: at });
+        trip.status = 'under way';
+      }
       return;
-    case 'start-stop':
-      if (await entities.existsBy(StopEntity, { id: entry.stopId })) return;
-      await closeOpen(entities, trip.id, at);
-      await entities.insert(StopEntity, {
-        id: entry.stopId,
-        outfitId,
-        tripId: trip.id,
-        spotId: await spotNow(entities, entry.spotId),
-        startedAt: at,
-      });
-      await entities.insert(
-        SetEntity,
-        entry.sets.map((s) => ({ ...s, outfitId, stopId: entry.stopId, startedAt: at })),
+    case 'start-stop': {
+      const spotId = await spotNow(entities, entry.spotId);
+      const row = { id: entry.stopId, outfitId, tripId: trip.id, spotId, startedAt: at };
+      const isNew = await insertOnce(
+        entities,
+        StopEntity,
+        row,
+        (known) => known.tripId === trip.id && known.spotId === spotId && +known.startedAt === +at,
       );
+      if (!isNew) return;
+      await closeOpen(entities, trip.id, at, { except: entry.stopId });
+      for (const s of entry.sets) await insertSet(entities, { ...s, outfitId, stopId: entry.stopId, startedAt: at });
       return;
+    }
     case 'switch-set': {
-      if (await entities.existsBy(SetEntity, { id: entry.set.id })) return;
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
+      const isNew = await insertSet(entities, { ...entry.set, outfitId, stopId: entry.stopId, startedAt: at });
+      if (!isNew) return;
       await entities.query(`update "set" set ended_at = greatest($2, started_at) where id = $1 and stop_id = $3 and ended_at is null`, [
         entry.endSetId,
         at,
         entry.stopId,
       ]);
-      await entities.insert(SetEntity, { ...entry.set, outfitId, stopId: entry.stopId, startedAt: at });
       return;
     }
-    case 'catch': {
-      if (await entities.existsBy(CatchEntity, { id: entry.catchId })) return;
-      const [set] = await entities.query(`select 1 from "set" s join stop st on st.id = s.stop_id where s.id = $1 and st.trip_id = $2`, [
-        entry.setId,
-        trip.id,
-      ]);
-      if (!set) throw new Problem('not_found', 'setId: no such set on this trip');
-      if (entry.outcome === 'landed' && !entry.speciesId)
-        throw new Problem('invalid', 'speciesId: a landed fish needs its species', [
-          { field: 'speciesId', message: 'needed for a landed fish' },
-        ]);
-      if (entry.kept && entry.outcome !== 'landed')
-        throw new Problem('invalid', 'kept: only a landed fish can be kept', [{ field: 'kept', message: 'only for a landed fish' }]);
-      const { catchId, setId, speciesId, clientId, lengthMm, lengthKind, outcome, kept } = entry;
-      await entities.insert(CatchEntity, { id: catchId, outfitId, setId, speciesId, clientId, at, lengthMm, lengthKind, outcome, kept });
-      return;
-    }
+    case 'catch':
+      throw new Error('catches are taken in bulk');
     case 'undo-catch':
       await entities.query(
         `update "catch" c set deleted_at = coalesce(c.deleted_at, $2) from "set" s join stop st on st.id = s.stop_id
@@ -84,49 +71,85 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
         [entry.catchId, at, trip.id],
       );
       return;
-    case 'sighting':
-      if (await entities.existsBy(SightingEntity, { id: entry.sightingId })) return;
-      await entities.insert(SightingEntity, {
-        id: entry.sightingId,
-        outfitId,
-        tripId: trip.id,
-        spotId: entry.spotId === null ? null : await spotNow(entities, entry.spotId),
-        at,
-        kind: entry.what,
-        note: entry.note,
-        depthM: entry.depthM,
-        relation: entry.relation,
-      });
+    case 'sighting': {
+      const { sightingId, what, note, depthM, relation } = entry;
+      const spotId = entry.spotId === null ? null : await spotNow(entities, entry.spotId);
+      const row = { id: sightingId, outfitId, tripId: trip.id, spotId, at, kind: what, note, depthM, relation };
+      await insertOnce(entities, SightingEntity, row, (k) => k.tripId === trip.id && k.kind === what && +k.at === +at);
       return;
+    }
     case 'end-stop':
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
-      await closeOpen(entities, trip.id, at, entry.stopId);
+      await closeOpen(entities, trip.id, at, { only: entry.stopId });
       return;
     case 'end-trip':
       await closeOpen(entities, trip.id, at);
-      if (trip.status !== 'done') await entities.update(TripEntity, { id: trip.id }, { status: 'done', endedAt: at });
+      if (trip.status !== 'done') {
+        await entities.update(TripEntity, { id: trip.id, status: Not('done') }, { status: 'done', endedAt: at });
+        trip.status = 'done';
+      }
       return;
     default:
       throw unheard(entry);
   }
 }
 
+function insertSet(entities: EntityManager, row: Pick<SetRow, 'id' | 'outfitId' | 'stopId' | 'presentationId' | 'rods' | 'startedAt'>) {
+  return insertOnce(
+    entities,
+    SetEntity,
+    row,
+    (k) => k.stopId === row.stopId && k.presentationId === row.presentationId && k.rods === row.rods && +k.startedAt === +row.startedAt,
+  );
+}
+
+/**
+ * Inserts a row unless its key is there already, which another try of the same entry may have put there a moment ago.
+ * @returns Whether it was new. Throws Problem when the key belongs to something else.
+ */
+async function insertOnce<T extends { id: string }>(
+  entities: EntityManager,
+  entity: EntitySchema<T>,
+  row: Partial<T> & { id: string },
+  isSame: (known: T) => boolean,
+): Promise<boolean> {
+  const made = await entities
+    .createQueryBuilder()
+    .insert()
+    .into(entity)
+    .values(row as QueryDeepPartialEntity<T>)
+    .orIgnore()
+    .returning('id')
+    .execute();
+  if (made.raw.length > 0) return true;
+  const known = await entities.findOneBy(entity, { id: row.id } as FindOptionsWhere<T>);
+  if (known && isSame(known)) return false;
+  throw otherKey();
+}
+
+/** A key that was used for something else before. */
+export const otherKey = () =>
+  new Problem('conflict', 'Another entry of the log has this key and says something else. Log it again: the phone makes a new key.');
+
 /** A kind that the schema knows and nothing here writes does not compile. */
 function unheard(entry: never): Problem {
   return new Problem('entry_unknown', `kind: ${String((entry as { kind?: unknown }).kind)} is not known here`);
 }
 
-/** Ends stops that run since before an instant (or one of them), with their sets; sent again it ends nothing later. */
-async function closeOpen(entities: EntityManager, tripId: string, at: Date, only: string | null = null): Promise<void> {
+/** Ends stops that run since before an instant (all but one, or one only), with their sets; sent again it ends nothing later. */
+async function closeOpen(
+  entities: EntityManager,
+  tripId: string,
+  at: Date,
+  { only = null, except = null }: { only?: string | null; except?: string | null } = {},
+): Promise<void> {
+  const which = 'st.trip_id = $1 and st.started_at <= $2 and ($3::uuid is null or st.id = $3) and ($4::uuid is null or st.id <> $4) and';
+  const values = [tripId, at, only, except];
   await entities.query(
-    `update "set" s set ended_at = greatest($2, s.started_at) from stop st
-     where st.id = s.stop_id and st.trip_id = $1 and st.started_at <= $2 and ($3::uuid is null or st.id = $3) and s.ended_at is null`,
-    [tripId, at, only],
+    `update "set" s set ended_at = greatest($2, s.started_at) from stop st where st.id = s.stop_id and ${which} s.ended_at is null`,
+    values,
   );
-  await entities.query(
-    `update stop set ended_at = greatest($2, started_at) where trip_id = $1 and started_at <= $2 and ($3::uuid is null or id = $3) and ended_at is null`,
-    [tripId, at, only],
-  );
+  await entities.query(`update stop st set ended_at = greatest($2, st.started_at) where ${which} st.ended_at is null`, values);
 }
 
 async function own(entities: EntityManager, entity: typeof StopEntity, where: { id: string; tripId: string }, what: string): Promise<void> {

@@ -142,6 +142,7 @@ describe('the deck', () => {
       { kind: 'sighting', entryId: randomUUID(), at: at(45), sightingId: randomUUID(), spotId: null, what: 'birds', note: '' },
       { kind: 'end-stop', entryId: randomUUID(), at: at(70), stopId },
     );
+    await h.jobsDone();
     const log = (await captain.get('/log?limit=2')).body.rows;
     expect(log.map((r: { rodHours: number; fish: number }) => [r.rodHours, r.fish])).toEqual([
       [1, 0],

@@ -1,4 +1,4 @@
-import { deckBatch, deckEntry, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
+import { deckBatch, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
 import { id } from '@bluffwind/contract/ids';
 import { type Ranking, rankTrip, STEP_MS } from '@bluffwind/core/plan/rankTrip';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
@@ -11,20 +11,21 @@ import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
 import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
-import { Problem, problemOfDatabase } from '../errors';
-import { type Deps, found, invalid, router } from '../http/context';
+import { type Deps, found } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { tripViews } from '../trips/tripViews';
-import { applyEntry } from './applyEntry';
-import { storeStopConditions } from './stopConditions';
+import { Problem } from '../errors';
+import { isAboard } from '../trips/crew';
+import { takeEntries } from './takeEntries';
 
 const byTrip = z.object({ tripId: id });
 
 /** The phone's pack for a trip, and what comes back from it. */
-export function deckRoutes({ clock }: Deps) {
+export function deckRoutes({ clock, jobs }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/deck/{tripId}',
@@ -35,7 +36,7 @@ export function deckRoutes({ clock }: Deps) {
       const entities = c.get('entities');
       const who = c.get('who');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
-      const desk = await loadDesk(entities, trip, clock.now(), who.role);
+      const desk = await loadDesk(entities, trip, clock.now(), who.role, { aboard: await isAboard(entities, trip, who) });
       const ranking = rankTrip(inputsOf(desk), { aboard: desk.aboard ?? undefined });
       const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
       const [view] = await tripViews(entities, [trip], who);
@@ -120,11 +121,12 @@ export function deckRoutes({ clock }: Deps) {
         })),
         stops: await deckStops(entities, trip.id),
       };
-      return c.json(pack, 200);
+      return pack;
     },
+    { slow: true },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/deck/{tripId}/entries',
@@ -134,19 +136,11 @@ export function deckRoutes({ clock }: Deps) {
     async (c) => {
       const entities = c.get('entities');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
-      const receipts: z.infer<typeof deckReceipt>['receipts'] = [];
-      for (const raw of c.req.valid('json').entries) {
-        const entryId = String((raw as { entryId?: unknown })?.entryId ?? '');
-        const refused = await refusalOf(entities, async () => {
-          const parsed = deckEntry.safeParse(raw);
-          if (!parsed.success) throw unknownKind(raw) ?? invalid(parsed.error.issues);
-          const current = found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip');
-          await applyEntry(entities, current, parsed.data, clock.now());
-        });
-        receipts.push({ entryId, ok: refused === null, message: refused?.message ?? '', code: refused?.code ?? null });
-      }
-      await storeStopConditions(entities, trip.id, clock.now());
-      return c.json({ receipts }, 200);
+      if (!(await isAboard(entities, trip, c.get('who')))) throw new Problem('not_aboard', 'You are not named as a mate of this trip.');
+      const { receipts, ended } = await takeEntries(entities, trip, c.req.valid('json').entries, clock.now());
+      // What the ended stops were fished in takes its time and is worked out elsewhere.
+      if (ended) await jobs.send(entities, 'see-stops', { outfitId: trip.outfitId });
+      return { receipts };
     },
   );
   return app;
@@ -186,28 +180,6 @@ function legTable(
     aheadOf(here, Date.parse(leg.startAt), minutes),
   );
   return { stepMin, leastToStay: [...leastToStay], to: [...to], value };
-}
-
-/** Runs work in a savepoint; returns why it was refused, so that one bad entry does not hold back the others. */
-async function refusalOf(entities: EntityManager, work: () => Promise<void>): Promise<{ message: string; code: string } | null> {
-  await entities.query('savepoint entry');
-  try {
-    await work();
-    await entities.query('release savepoint entry');
-    return null;
-  } catch (error) {
-    await entities.query('rollback to savepoint entry');
-    const problem = error instanceof Problem ? error : problemOfDatabase(error);
-    if (!problem) throw error;
-    return { message: problem.detail || problem.message, code: problem.code };
-  }
-}
-
-/** An entry of a kind that this server has not heard of, from a phone that is ahead of it. */
-function unknownKind(raw: unknown): Problem | null {
-  const kind: unknown = (raw as { kind?: unknown } | null)?.kind;
-  const known = deckEntry.options.some((o) => o.shape.kind.value === kind);
-  return known || typeof kind !== 'string' ? null : new Problem('entry_unknown', `kind: ${kind.slice(0, 40)} is not known here`);
 }
 
 /** Days that a rule of possession may look back. */

@@ -17,16 +17,16 @@ const SPAN = 20 * DAY;
 
 /**
  * Works out the conditions of finished stops from the readings on file and stores them with the stops.
- * @param tripId - Only this trip's stops; null for every stop that has none yet.
+ * @param only - These stops; null for every finished stop that has none yet.
  * @returns Stops written.
  */
-export async function storeStopConditions(entities: EntityManager, tripId: string | null, nowMs: number): Promise<number> {
+export async function storeStopConditions(entities: EntityManager, only: readonly string[] | null, nowMs: number): Promise<number> {
   const stops: StopToSee[] = await entities.query(
     `select st.id, sp.water_id, st.spot_id, st.started_at + (st.ended_at - st.started_at) / 2 as middle
      from stop st join spot sp on sp.id = st.spot_id
-     where st.ended_at is not null and (st.trip_id = $1 or ($1::uuid is null and st.conditions is null))
+     where st.ended_at is not null and (st.id = any($1) or ($1::uuid[] is null and st.conditions is null))
      order by sp.water_id, st.started_at`,
-    [tripId],
+    [only],
   );
   if (stops.length === 0) return 0;
   // One object a spot, so that its temperature is worked out once a chunk. What the crew's later readings say of a spot is

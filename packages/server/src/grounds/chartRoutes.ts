@@ -6,7 +6,8 @@ import { audit } from '../audit';
 import { DismissalEntity, FeatureEntity, type FeatureRow, SurveyEntity } from '../db/entities/grounds';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { gridded } from '../imports/storeSoundings';
 import { chartedGrid, featuresOf, marksOf, surveysOf } from './chartData';
@@ -17,7 +18,7 @@ const done = z.object({ ok: z.literal(true) });
 /** The chart: bed, surveys and soundings, marks, what the crew draws, and what of the finder's it has dismissed. */
 export function chartRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/waters/{id}/chart', request: { params: byId }, responses: answers(chart, 'The chart') }),
     async (c) => {
       const entities = c.get('entities');
@@ -25,19 +26,16 @@ export function chartRoutes({ clock }: Deps) {
       const bed = await chartedGrid(entities, waterId);
       const surveys = await surveysOf(entities, waterId);
       const dismissed = await entities.findBy(DismissalEntity, { waterId });
-      return c.json(
-        {
-          bed,
-          marks: await marksOf(entities, waterId),
-          features: (await featuresOf(entities, waterId)).map(featureOf),
-          surveys: surveys.map((s) => ({ ...s, madeAt: s.madeAt.toISOString() })),
-          dismissed: dismissed.map(({ kind, lat, lon }) => ({ kind, lat, lon })),
-        },
-        200,
-      );
+      return {
+        bed,
+        marks: await marksOf(entities, waterId),
+        features: (await featuresOf(entities, waterId)).map(featureOf),
+        surveys: surveys.map((s) => ({ ...s, madeAt: s.madeAt.toISOString() })),
+        dismissed: dismissed.map(({ kind, lat, lon }) => ({ kind, lat, lon })),
+      };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/waters/{id}/soundings',
@@ -48,10 +46,10 @@ export function chartRoutes({ clock }: Deps) {
       const entities = c.get('entities');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       const rows = await entities.find(SurveyEntity, { where: { waterId: water.id, withdrawnAt: IsNull() }, order: { madeAt: 'ASC' } });
-      return c.json({ lat: rows.flatMap((r) => r.lat), lon: rows.flatMap((r) => r.lon), depthM: rows.flatMap((r) => r.depthM) }, 200);
+      return { lat: rows.flatMap((r) => r.lat), lon: rows.flatMap((r) => r.lon), depthM: rows.flatMap((r) => r.depthM) };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/surveys/{id}/chart',
@@ -64,10 +62,10 @@ export function chartRoutes({ clock }: Deps) {
       const row = found(await entities.findOneBy(SurveyEntity, { id: c.req.valid('param').id, withdrawnAt: IsNull() }), 'survey');
       await entities.update(SurveyEntity, { id: row.id }, { grid: gridded(row) as never });
       await audit(entities, c.get('who'), clock.now(), 'lay survey over chart', 'survey', row.id, { name: row.name });
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/features',
@@ -105,10 +103,10 @@ export function chartRoutes({ clock }: Deps) {
         name: body.name,
         detail: body.detail,
       });
-      return c.json(featureOf(found(await entities.findOneBy(FeatureEntity, { id: body.id }), 'feature')), 200);
+      return featureOf(found(await entities.findOneBy(FeatureEntity, { id: body.id }), 'feature'));
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({ method: 'post', path: '/features/{id}/remove', request: { params: byId }, responses: answers(done, 'Off the chart') }),
     async (c) => {
       requireCaptain(c);
@@ -116,10 +114,10 @@ export function chartRoutes({ clock }: Deps) {
       const row = found(await entities.findOneBy(FeatureEntity, { id: c.req.valid('param').id, removedAt: IsNull() }), 'feature');
       await entities.update(FeatureEntity, { id: row.id }, { removedAt: new Date(clock.now()) });
       await audit(entities, c.get('who'), clock.now(), 'take off chart', row.kind, row.id, { name: row.name });
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/dismissals',
@@ -138,7 +136,7 @@ export function chartRoutes({ clock }: Deps) {
         madeAt: new Date(clock.now()),
         madeBy: who.personId,
       });
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
   return app;

@@ -202,6 +202,7 @@ describe('readings at a spot', () => {
         note: '',
       });
       expect(answer.status).toBe(200);
+      await h.jobsDone();
       sds.push((await view()).heatSdC);
     }
     const v = await view();

@@ -3,13 +3,14 @@ import { createRoute } from '@hono/zod-openapi';
 import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
-import { type Deps, router } from '../http/context';
+import type { Deps } from '../http/context';
+import { router } from '../http/routes';
 import { answers } from '../http/responses';
 
 /** What the outfit has: boats, crew, waters, species, presentations, clients. */
 export function groundsRoutes(_deps: Deps) {
   const app = router();
-  app.openapi(createRoute({ method: 'get', path: '/outfit', responses: answers(outfitView, 'Lists of the outfit') }), async (c) => {
+  app.answer(createRoute({ method: 'get', path: '/outfit', responses: answers(outfitView, 'Lists of the outfit') }), async (c) => {
     const entities = c.get('entities');
     const waters = await entities.find(WaterEntity);
     // The water with the most spots comes first: it is the one the crew works on.
@@ -19,17 +20,14 @@ export function groundsRoutes(_deps: Deps) {
     const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
     waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
     // Cut to what the screens ask for: whole rows hold what only some may read.
-    return c.json(
-      outfitView.parse({
-        boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
-        crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
-        waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),
-        species: await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
-        presentations: await entities.find(PresentationEntity, { where: { active: true }, order: { name: 'ASC' } }),
-        clients: await entities.find(ClientEntity, { order: { name: 'ASC' } }),
-      }),
-      200,
-    );
+    return outfitView.parse({
+      boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
+      crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
+      waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),
+      species: await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
+      presentations: await entities.find(PresentationEntity, { where: { active: true }, order: { name: 'ASC' } }),
+      clients: await entities.find(ClientEntity, { order: { name: 'ASC' } }),
+    });
   });
   return app;
 }

@@ -11,7 +11,8 @@ import { SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { PersonEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router, type Who } from '../http/context';
+import { type Deps, found, requireCaptain, type Who } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { effectiveBed } from './chartData';
 import { mayShow } from './mayShow';
@@ -28,16 +29,16 @@ const FADE_PER_HOUR = 0.35;
 /** Spots: seen, drawn, described, merged, retired, their history, and out to other programs. */
 export function spotRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/waters/{id}/spots',
       request: { params: byId },
       responses: answers(z.array(spotView), 'Spots with their totals'),
     }),
-    async (c) => c.json(await spotViews(c.get('entities'), c.req.valid('param').id, c.get('who').role, clock.now()), 200),
+    async (c) => await spotViews(c.get('entities'), c.req.valid('param').id, c.get('who').role, clock.now()),
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/spots',
@@ -60,16 +61,13 @@ export function spotRoutes({ clock }: Deps) {
       else await entities.insert(SpotEntity, row);
       await audit(entities, who, clock.now(), old ? 'change spot' : 'add spot', 'spot', body.id, { name: body.name });
       const views = await spotViews(entities, water.id, who.role, clock.now());
-      return c.json(
-        found(
-          views.find((v) => v.id === body.id),
-          'spot',
-        ),
-        200,
+      return found(
+        views.find((v) => v.id === body.id),
+        'spot',
       );
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/spots/{id}/retire',
@@ -82,10 +80,10 @@ export function spotRoutes({ clock }: Deps) {
       const spot = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
       await entities.update(SpotEntity, { id: spot.id }, { retiredAt: new Date(clock.now()) });
       await audit(entities, c.get('who'), clock.now(), 'retire spot', 'spot', spot.id, { name: spot.name });
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/spots/{id}/merge',
@@ -110,10 +108,10 @@ export function spotRoutes({ clock }: Deps) {
       // What one of them kept to captains stays so.
       if (from.privacy === 'captain') await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain' });
       await audit(entities, c.get('who'), clock.now(), 'merge spots', 'spot', into.id, { from: from.name, into: into.name, stops });
-      return c.json({ ok: true as const, stops }, 200);
+      return { ok: true as const, stops };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/spots/{id}/history',
@@ -124,10 +122,10 @@ export function spotRoutes({ clock }: Deps) {
       const entities = c.get('entities');
       const spot = found(await entities.findOneBy(SpotEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'spot');
       if (!mayShow(spot, c.get('who').role)) throw new Problem('not_found', 'No such spot.');
-      return c.json(await historyOf(entities, spot.id), 200);
+      return await historyOf(entities, spot.id);
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/waters/{id}/export',
@@ -150,7 +148,7 @@ export function spotRoutes({ clock }: Deps) {
       const { write, mediaType } = FORMATS[format];
       const text = write(out.map((v) => ({ name: v.name, note: `${v.structure} over ${v.bottom}`, shape: v.shape, points: v.points })));
       const fileName = `${water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-spots.${format}`;
-      return c.json({ fileName, mediaType, text, spots: out.length, leftOut: views.length - out.length }, 200);
+      return { fileName, mediaType, text, spots: out.length, leftOut: views.length - out.length };
     },
   );
   return app;

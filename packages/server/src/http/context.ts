@@ -1,10 +1,11 @@
-import { OpenAPIHono } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import type { Logger } from 'pino';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Clock, SettableClock } from '../clock';
 import type { Config } from '../config';
 import type { Role } from '../db/entities/outfit';
+import type { Jobs } from '../jobs/boss';
+import type { Threads } from '../threads/pool';
 import { type FieldFault, Problem } from '../errors';
 
 /** Who asks. */
@@ -14,6 +15,11 @@ export interface Who {
   readonly role: Role;
 }
 
+/** Who asks, by which session. */
+export interface Holder extends Who {
+  readonly sessionId: string;
+}
+
 /** What every feature is given. */
 export interface Deps {
   readonly source: DataSource;
@@ -21,19 +27,29 @@ export interface Deps {
   /** Set in the demo only. */
   readonly demoClock: SettableClock | null;
   readonly config: Config;
+  /** Work that follows from a request and is done elsewhere. */
+  readonly jobs: Jobs;
+  /** Where slow requests are answered; null when it is here. */
+  readonly threads: Threads | null;
+  /** This is such a thread: who asks was found out before. */
+  readonly inThread?: boolean;
   readonly log: Logger;
 }
 
-/** Variables of a request: its person, and the transaction that sees the person's outfit only. */
-export type Env = { Variables: { who: Who; entities: EntityManager } };
-
-/** A router whose validation failures are problem documents that name each field. */
-export function router(): OpenAPIHono<Env> {
-  return new OpenAPIHono<Env>({
-    defaultHook: (result) => {
-      if (!result.success) throw invalid(result.error.issues);
-    },
-  });
+/** What a request carries on its way. */
+export interface Env {
+  /** In a thread: who asks, as the server has found out. */
+  Bindings: { holder?: Holder };
+  Variables: {
+    who: Who;
+    sessionId: string;
+    /** The transaction that sees the person's outfit only; there while the work of `within` is under way. */
+    entities: EntityManager;
+    /** Opens that transaction for work. */
+    within?: <T>(work: () => Promise<T>) => Promise<T>;
+    /** Has the request answered by another thread. */
+    elsewhere?: (body: string | null) => Promise<Response>;
+  };
 }
 
 /** A problem from Zod's issues. */

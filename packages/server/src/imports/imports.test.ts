@@ -58,8 +58,10 @@ describe('imported readings', () => {
       fileName: 'old.csv',
     });
     expect((await captain.post(`/waters/${waterId}/imports/readings`, body)).status).toBe(200);
+    await h.jobsDone();
     expect(Number(await tempOf())).toBeCloseTo(12, 6);
     expect(Date.parse((await captain.post(`/imports/${body.id}/undo`)).body.undoneAt)).toBeGreaterThanOrEqual(TEST_NOW);
+    await h.jobsDone();
     expect(await tempOf()).toBeNull();
     const [kept] = await h.owner.query(`select count(*)::int as n from reading where import_id = $1 and withdrawn_at is not null`, [
       body.id,

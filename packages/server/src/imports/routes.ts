@@ -9,19 +9,23 @@ import { audit } from '../audit';
 import { ImportEntity, type ImportRow, WaterEntity, type WaterRow } from '../db/entities/water';
 import { Problem } from '../errors';
 import { effectiveBed } from '../grounds/chartData';
-import { type Deps, type Env, found, requireCaptain, router, type Who } from '../http/context';
+import { type Deps, type Env, found, requireCaptain, type Who } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
-import { refreshStops } from '../water/recompute';
 import { noteMark, storePlaces } from './storePlaces';
+import type { Jobs } from '../jobs/boss';
 import { storeImportedReadings } from './storeReadings';
 import { storeSurvey } from './storeSoundings';
 
 const byId = z.object({ id });
 
+/** Files are parsed on the device and come as rows. */
+const FILE = { slow: true, maxBytes: 32 * 1024 * 1024 };
+
 type Counts = { readonly stored: number; readonly known?: number };
 
 /** Files brought in whole and undone whole. The request's transaction makes both all or nothing. */
-export function importRoutes({ clock }: Deps) {
+export function importRoutes({ clock, jobs }: Deps) {
   const app = router();
 
   /** The same import sent again is the one that is there; otherwise it is noted, stored and counted. */
@@ -46,7 +50,7 @@ export function importRoutes({ clock }: Deps) {
     return found(await importOf(entities, importId), 'import');
   }
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/waters/{id}/imports',
@@ -56,10 +60,10 @@ export function importRoutes({ clock }: Deps) {
     async (c) => {
       const entities = c.get('entities');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      return c.json(await importsOf(entities, water.id), 200);
+      return await importsOf(entities, water.id);
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/imports/readings',
@@ -74,16 +78,17 @@ export function importRoutes({ clock }: Deps) {
         throw new Problem('invalid', `reading ${future + 1} is of ${new Date(body.atMs[future] as number).toISOString()}, in the future`, [
           { field: `atMs.${future}`, message: 'in the future: check the zone chosen for the file' },
         ]);
-      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }, nowMs) => {
+      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }) => {
         const counts = await storeImportedReadings(entities, who, waterId, body.id, body);
         const [from, to] = ends(body.atMs);
-        await refreshStops(entities, waterId, from, to + DAY, nowMs);
+        await jobs.send(entities, 'refresh-stops', { outfitId: who.outfitId, waterId, fromMs: from, toMs: to + DAY });
         return counts;
       });
-      return c.json(view, 200);
+      return view;
     },
+    FILE,
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/imports/soundings',
@@ -97,10 +102,11 @@ export function importRoutes({ clock }: Deps) {
       const view = await bringIn(c, 'soundings', body, async (entities, who, water, nowMs) => ({
         stored: await storeSurvey(entities, who, water, { id: v7(), name: body.fileName, importId: body.id }, body, nowMs),
       }));
-      return c.json(view, 200);
+      return view;
     },
+    FILE,
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/imports/places',
@@ -114,10 +120,11 @@ export function importRoutes({ clock }: Deps) {
         const { bed } = await effectiveBed(entities, waterId);
         return { stored: await storePlaces(entities, who, waterId, body, bed, nowMs) };
       });
-      return c.json(view, 200);
+      return view;
     },
+    FILE,
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/imports/{id}/undo',
@@ -128,15 +135,16 @@ export function importRoutes({ clock }: Deps) {
       requireCaptain(c);
       const entities = c.get('entities');
       const row = found(await entities.findOneBy(ImportEntity, { id: c.req.valid('param').id }), 'import');
-      if (row.undoneAt === null) await undo(entities, c.get('who'), row, clock.now());
-      return c.json(found(await importOf(entities, row.id), 'import'), 200);
+      if (row.undoneAt === null) await undo(jobs, entities, c.get('who'), row, clock.now());
+      return found(await importOf(entities, row.id), 'import');
     },
+    { slow: true },
   );
   return app;
 }
 
 /** Takes back everything that an import brought; spots that have been fished since stay and say so. */
-async function undo(entities: EntityManager, who: Who, row: ImportRow, nowMs: number): Promise<void> {
+async function undo(jobs: Jobs, entities: EntityManager, who: Who, row: ImportRow, nowMs: number): Promise<void> {
   const { id: importId, waterId } = row;
   const now = new Date(nowMs);
   const fished: { name: string }[] = await entities.query(
@@ -167,7 +175,8 @@ async function undo(entities: EntityManager, who: Who, row: ImportRow, nowMs: nu
     [waterId, noteMark(row.fileName, row.madeAt)],
   );
   await entities.update(ImportEntity, { id: importId }, { undoneAt: now, undoneBy: who.personId });
-  if (span?.from && span.to) await refreshStops(entities, waterId, span.from.getTime(), span.to.getTime() + DAY, nowMs);
+  if (span?.from && span.to)
+    await jobs.send(entities, 'refresh-stops', { outfitId: who.outfitId, waterId, fromMs: +span.from, toMs: +span.to + DAY });
   await audit(entities, who, nowMs, 'undo import', 'water', waterId, { importId });
 }
 

@@ -2,7 +2,8 @@ import { logFilter, logView } from '@bluffwind/contract/log';
 import { ratioOfMeans } from '@bluffwind/core/catchrate/creel';
 import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, type z } from '@hono/zod-openapi';
-import { type Deps, router } from '../http/context';
+import type { Deps } from '../http/context';
+import { router } from '../http/routes';
 import { answers } from '../http/responses';
 import { zoneOf } from '../trips/tripsOn';
 
@@ -30,7 +31,7 @@ interface SetRow {
 /** The crew's shared log: what was fished, for how long, and what it gave, nothing included. */
 export function logRoutes(_deps: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/log', request: { query: logFilter }, responses: answers(logView, 'Sets, newest first') }),
     async (c) => {
       const q = c.req.valid('query');
@@ -100,7 +101,7 @@ export function logRoutes(_deps: Deps) {
           se: rate?.se ?? null,
         },
       };
-      return c.json(view, 200);
+      return view;
     },
   );
   return app;

@@ -30,14 +30,18 @@ import { takenSpots } from './taken';
  * The desk of a trip.
  * @param evidenceBeforeMs - Only sets that ended before this count. @param replacing - Trips whose plans do not count, since
  * they are about to be replaced. @param role - Whose eyes: mates see no captains' spots
- * but those that this trip's own plan goes to: they are aboard. A spot that one captain keeps is planned for his trips only.
+ * but, when they are `aboard`, those that this trip's own plan goes to. A spot that one captain keeps is planned for his trips only.
  */
 export async function loadDesk(
   entities: EntityManager,
   trip: TripRow,
   nowMs: number,
   role: string,
-  { evidenceBeforeMs = nowMs, replacing = [] }: { evidenceBeforeMs?: number; replacing?: readonly string[] } = {},
+  {
+    evidenceBeforeMs = nowMs,
+    replacing = [],
+    aboard = true,
+  }: { evidenceBeforeMs?: number; replacing?: readonly string[]; aboard?: boolean } = {},
 ): Promise<PlanDesk> {
   const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
   const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
@@ -49,7 +53,7 @@ export async function loadDesk(
   // A part that is written off is not planned for, unless a plan already goes there.
   const spots = all.filter(
     (s) =>
-      planned.has(s.id) ||
+      (planned.has(s.id) && (aboard || mayShow(s, role))) ||
       (mayShow(s, role) && (s.keeperId === null || s.keeperId === trip.captainId) && writtenOffAt(features, s) === null),
   );
   const presentations = await entities.find(PresentationEntity, {

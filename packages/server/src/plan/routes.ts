@@ -3,8 +3,10 @@ import { fleetPlans, newPlan, planDesk, savedPlan as savedPlanSchema, stopDetail
 import { createRoute, z } from '@hono/zod-openapi';
 import { TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
+import { isAboard } from '../trips/crew';
 import { loadDesk, savedPlan } from './desk';
 import { keepPlan } from './keepPlan';
 
@@ -13,16 +15,18 @@ const byId = z.object({ id });
 /** What a plan is made from, and plans kept. */
 export function planRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/trips/{id}/desk', request: { params: byId }, responses: answers(planDesk, 'Inputs of the plan') }),
     async (c) => {
       const entities = c.get('entities');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
-      return c.json(await loadDesk(entities, trip, clock.now(), c.get('who').role), 200);
+      const who = c.get('who');
+      return await loadDesk(entities, trip, clock.now(), who.role, { aboard: await isAboard(entities, trip, who) });
     },
+    { slow: true },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/trips/{id}/plans',
@@ -35,11 +39,12 @@ export function planRoutes({ clock }: Deps) {
       const who = c.get('who');
       const body = c.req.valid('json');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
-      return c.json(await keepPlan({ entities, who, nowMs: clock.now() }, trip, body), 200);
+      return await keepPlan({ entities, who, nowMs: clock.now() }, trip, body);
     },
+    { slow: true, maxBytes: 1024 * 1024 },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/fleet/plans',
@@ -59,11 +64,12 @@ export function planRoutes({ clock }: Deps) {
         waiting.delete(tripId);
         kept.push(await keepPlan({ entities, who: c.get('who'), nowMs: clock.now() }, trip, plan, { replacing: [...waiting] }));
       }
-      return c.json(kept, 200);
+      return kept;
     },
+    { slow: true, maxBytes: 1024 * 1024 },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/trips/{id}/plans/{version}',
@@ -74,11 +80,11 @@ export function planRoutes({ clock }: Deps) {
       const { id: tripId, version } = c.req.valid('param');
       const entities = c.get('entities');
       found(await entities.findOneBy(TripEntity, { id: tripId }), 'trip');
-      return c.json(found(await savedPlan(entities, tripId, version), 'plan'), 200);
+      return found(await savedPlan(entities, tripId, version), 'plan');
     },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/stops/find',
@@ -103,7 +109,7 @@ export function planRoutes({ clock }: Deps) {
         stop.sets.push({ presentation: r.presentation, rodHours: r.hours, fish: r.fish });
         stops.set(r.id, stop);
       }
-      return c.json([...stops.values()], 200);
+      return [...stops.values()];
     },
   );
   return app;

@@ -4,18 +4,19 @@ import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
 import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 
 /** Families and variants of presentations: what the crew fishes with, and where it is meant to work. */
 export function presentationRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/presentations', responses: answers(presentationsView, 'Families and variants') }),
-    async (c) => c.json(await presentationsOf(c.get('entities')), 200),
+    async (c) => await presentationsOf(c.get('entities')),
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/families/{familyId}',
@@ -32,11 +33,11 @@ export function presentationRoutes({ clock }: Deps) {
       else await entities.insert(FamilyEntity, { ...body, id: fid, outfitId: who.outfitId });
       await audit(entities, who, clock.now(), known ? 'change family' : 'add family', 'outfit', who.outfitId, { id: fid, ...body });
       const view = (await presentationsOf(entities)).families.find((f) => f.id === fid);
-      return c.json(found(view, 'family'), 200);
+      return found(view, 'family');
     },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/presentations',
@@ -58,7 +59,7 @@ export function presentationRoutes({ clock }: Deps) {
       else await entities.insert(PresentationEntity, { ...body, id, outfitId: who.outfitId });
       await audit(entities, who, clock.now(), known ? 'change presentation' : 'add presentation', 'presentation', id, body);
       const view = (await presentationsOf(entities)).presentations.find((p) => p.id === id);
-      return c.json(found(view, 'presentation'), 200);
+      return found(view, 'presentation');
     },
   );
   return app;

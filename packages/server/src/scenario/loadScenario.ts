@@ -32,6 +32,8 @@ export async function loadScenario(owner: DataSource, scenario: Scenario, demoPa
 async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: number): Promise<void> {
   const outfitId = o.outfit.id;
   const own = <T extends object>(rows: readonly T[]) => rows.map((r) => ({ ...r, outfitId }));
+  // The tables bind their owner as well: everything that follows is this outfit's.
+  await entities.query("select set_config('app.outfit', $1, true)", [outfitId]);
   await entities.insert(OutfitEntity, o.outfit);
   const hashes = new Map<string, string>();
   for (const p of o.people) if (!hashes.has(p.password)) hashes.set(p.password, await hashPassword(p.password));
@@ -130,6 +132,12 @@ async function loadTrips(
     trip_id: column('uuid', kinds, (k) => k.trip),
     species_id: column('uuid', kinds, (k) => k.speciesId),
     outfit_id: column('uuid', kinds, () => outfitId),
+  });
+  const mates = trips.flatMap((t) => (t.mateIds ?? []).map((personId) => ({ trip: t.id, personId })));
+  await bulkInsert(entities, 'trip_mate', {
+    trip_id: ['uuid', mates.map((m) => m.trip)],
+    person_id: ['uuid', mates.map((m) => m.personId)],
+    outfit_id: ['uuid', mates.map(() => outfitId)],
   });
   const guests = trips.flatMap((t) => t.clientIds.map((clientId) => ({ trip: t.id, clientId })));
   await bulkInsert(entities, 'party', {

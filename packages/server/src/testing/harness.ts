@@ -7,6 +7,8 @@ import { type SettableClock, settableClock } from '../clock';
 import { readConfig } from '../config';
 import { connect, inOutfit } from '../db/database';
 import { storeStopConditions } from '../deck/stopConditions';
+import { jobsOf, openBoss } from '../jobs/boss';
+import { drain } from '../jobs/work';
 import { loadScenario } from '../scenario/loadScenario';
 import { PASSWORD, smallOutfit, TEST_NOW } from './smallOutfit';
 
@@ -19,6 +21,8 @@ export interface Harness {
   readonly other: OutfitScenario;
   /** Signs a person in and gives a client with the session. */
   signIn(email: string): Promise<Client>;
+  /** Does the work that follows from what was sent. */
+  jobsDone(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -34,16 +38,19 @@ export interface Answer {
 }
 
 /** Addresses of the test database, set by the test script. */
-export function testDatabase(): { ownerUrl: string; appUrl: string } {
+export function testDatabase(): { adminUrl: string; ownerUrl: string; appUrl: string } {
+  const adminUrl = process.env.TEST_ADMIN_URL;
   const ownerUrl = process.env.TEST_OWNER_URL;
   const appUrl = process.env.TEST_APP_URL;
-  if (!ownerUrl || !appUrl) throw new Error('The database tests need a database: run them with "npm test" or "npm test -- unit".');
-  return { ownerUrl, appUrl };
+  if (!adminUrl || !ownerUrl || !appUrl)
+    throw new Error('The database tests need a database: run them with "npm test" or "npm test -- unit".');
+  return { adminUrl, ownerUrl, appUrl };
 }
 
 export async function startHarness(): Promise<Harness> {
-  const { ownerUrl, appUrl } = testDatabase();
-  const owner = await connect(ownerUrl);
+  const { adminUrl, appUrl } = testDatabase();
+  // Sees every row, as a test must to check what is stored.
+  const owner = await connect(adminUrl);
   const source = await connect(appUrl);
   const mine = smallOutfit();
   const other = smallOutfit();
@@ -59,7 +66,10 @@ export async function startHarness(): Promise<Harness> {
   for (const o of [mine, other]) await inOutfit(source, o.outfit.id, (e) => storeStopConditions(e, null, TEST_NOW));
   const clock = settableClock(TEST_NOW);
   const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
-  const app = createApp({ source, clock, demoClock: null, config, log: pino({ level: 'silent' }) });
+  const boss = await openBoss(appUrl);
+  const log = pino({ level: 'silent' });
+  const deps = { source, clock, demoClock: null, config, log, jobs: jobsOf(boss), threads: null };
+  const app = createApp(deps);
   const call = async (path: string, init: RequestInit): Promise<Answer> => {
     const response = await app.request(`/api${path}`, init);
     return { status: response.status, body: await response.json() };
@@ -85,7 +95,20 @@ export async function startHarness(): Promise<Harness> {
           call(path, { method: 'POST', headers: { ...headers, 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
       };
     },
+    async jobsDone() {
+      // Jobs of these outfits may be under way in another test file, which works on the same queues.
+      for (;;) {
+        await drain(boss, deps);
+        const [{ left }] = await owner.query(
+          `select count(*)::int as left from pgboss.job where state in ('created', 'retry', 'active') and data->>'outfitId' = any($1)`,
+          [[mine.outfit.id, other.outfit.id]],
+        );
+        if (left === 0) return;
+        await new Promise((r) => setTimeout(r, 20));
+      }
+    },
     async close() {
+      await boss.stop({ graceful: false });
       await owner.destroy();
       await source.destroy();
     },

@@ -79,6 +79,7 @@ export function smallOutfit(): OutfitScenario {
     wish: '',
     status,
     clientIds: clients.slice(0, guests).map((c) => c.id),
+    mateIds: [people[2]?.id as string],
     stops,
   });
   const past = Array.from({ length: 12 }, (_, day) => {

@@ -5,7 +5,8 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { BoatEntity, RefillEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 
 const byId = z.object({ id });
@@ -15,7 +16,7 @@ const AHEAD_MS = 2 * 60_000;
 
 export function boatRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/boats/{id}/limits',
@@ -33,10 +34,10 @@ export function boatRoutes({ clock }: Deps) {
         from: { windLimitMps, gustLimitMps, waveLimitM },
         to: body,
       });
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/boats/{id}/refills',
@@ -55,7 +56,7 @@ export function boatRoutes({ clock }: Deps) {
         await entities.insert(RefillEntity, { id: refillId, outfitId: who.outfitId, boatId: boat.id, at: new Date(at), by: who.personId });
         await audit(entities, who, clock.now(), 'refill', 'boat', boat.id, { at });
       }
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
   return app;

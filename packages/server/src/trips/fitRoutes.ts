@@ -8,14 +8,15 @@ import { PresentationEntity } from '../db/entities/grounds';
 import { ClientEntity } from '../db/entities/outfit';
 import { TripEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 
 const done = z.object({ ok: z.literal(true) });
 
 export function fitRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/trips/{id}/fit',
@@ -49,11 +50,11 @@ export function fitRoutes({ clock }: Deps) {
       }
       await entities.update(TripEntity, { id: trip.id }, terms);
       await audit(entities, who, clock.now(), 'fit trip', 'trip', trip.id, body);
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/clients/{id}/notes',
@@ -67,7 +68,7 @@ export function fitRoutes({ clock }: Deps) {
       const body = c.req.valid('json');
       await entities.update(ClientEntity, { id: client.id }, body);
       await audit(entities, who, clock.now(), 'change client', 'client', client.id, body);
-      return c.json({ ok: true as const }, 200);
+      return { ok: true as const };
     },
   );
   return app;

@@ -16,7 +16,8 @@ import { LegEntity, PartyEntity, PlanEntity, type TripRow } from '../db/entities
 import { WaterEntity } from '../db/entities/water';
 import { effectiveBed } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
-import { type Deps, found, router } from '../http/context';
+import { type Deps, found } from '../http/context';
+import { router } from '../http/routes';
 import { answers } from '../http/responses';
 import { loadWaterState } from '../water/waterState';
 import { limitsOf, partyOfTrip } from './riskOfTrip';
@@ -26,7 +27,7 @@ const LOOK_MS = 15 * MINUTE;
 
 export function riskRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/risks',
@@ -49,8 +50,9 @@ export function riskRoutes({ clock }: Deps) {
             clock.now(),
           )),
         );
-      return c.json(out, 200);
+      return out;
     },
+    { slow: true },
   );
   return app;
 }

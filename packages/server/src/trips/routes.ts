@@ -10,7 +10,8 @@ import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { PartyEntity, TripEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
-import { type Deps, found, requireCaptain, router } from '../http/context';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { router } from '../http/routes';
 import { crossedTriggers } from '../plan/alerts';
 import { answers, jsonBody } from '../http/responses';
 import { crewRules } from '../rules/crewRules';
@@ -19,7 +20,7 @@ import { tripViews } from './tripViews';
 
 export function tripRoutes({ clock }: Deps) {
   const app = router();
-  app.openapi(createRoute({ method: 'get', path: '/board', responses: answers(board, 'Today, tomorrow and what is open') }), async (c) => {
+  app.answer(createRoute({ method: 'get', path: '/board', responses: answers(board, 'Today, tomorrow and what is open') }), async (c) => {
     const entities = c.get('entities');
     const who = c.get('who');
     const zone = await zoneOf(entities, who.outfitId);
@@ -44,32 +45,29 @@ export function tripRoutes({ clock }: Deps) {
       if (t.status === 'under way' && Date.parse(t.endsAt) < now)
         open.push({ tripId: t.id, text: `${t.boat.name} is overdue: back at ${localTime(Date.parse(t.endsAt), zone)} by its float plan` });
     }
-    return c.json({ today, tomorrow, open }, 200);
+    return { today, tomorrow, open };
   });
 
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/trips', request: { query: tripsOf }, responses: answers(z.array(tripView), 'Trips of a day') }),
     async (c) => {
       const entities = c.get('entities');
       const who = c.get('who');
-      return c.json(
-        await tripViews(entities, await tripsOn(entities, c.req.valid('query').date, await zoneOf(entities, who.outfitId)), who),
-        200,
-      );
+      return await tripViews(entities, await tripsOn(entities, c.req.valid('query').date, await zoneOf(entities, who.outfitId)), who);
     },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({ method: 'get', path: '/trips/{id}', request: { params: z.object({ id }) }, responses: answers(tripView, 'One trip') }),
     async (c) => {
       const entities = c.get('entities');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
       const [view] = await tripViews(entities, [trip], c.get('who'), await newestRun(entities, clock.now()));
-      return c.json(found(view, 'trip'), 200);
+      return found(view, 'trip');
     },
   );
 
-  app.openapi(
+  app.answer(
     createRoute({ method: 'post', path: '/trips', request: jsonBody(newTrip), responses: answers(tripView, 'Stored') }),
     async (c) => {
       requireCaptain(c);
@@ -108,7 +106,7 @@ export function tripRoutes({ clock }: Deps) {
       await entities.query('set constraints all immediate');
       await audit(entities, who, clock.now(), 'create', 'trip', body.id, body);
       const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: body.id }), 'trip')], who);
-      return c.json(found(view, 'trip'), 200);
+      return found(view, 'trip');
     },
   );
   return app;

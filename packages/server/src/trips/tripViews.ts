@@ -2,7 +2,7 @@ import type { TripView } from '@bluffwind/contract/trips';
 import { type EntityManager, In } from 'typeorm';
 import { SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
-import { PartyEntity, PlanEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { PartyEntity, PlanEntity, TripMateEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import type { Who } from '../http/context';
 import { partyOfTrip } from './riskOfTrip';
@@ -16,7 +16,7 @@ export async function tripViews(
 ): Promise<TripView[]> {
   if (trips.length === 0) return [];
   const ids = In(trips.map((t) => t.id));
-  const [boats, people, waters, clients, party, kinds, species, plans] = [
+  const [boats, people, waters, clients, party, kinds, species, plans, mates] = [
     await entities.find(BoatEntity),
     await entities.find(PersonEntity),
     await entities.find(WaterEntity),
@@ -25,6 +25,7 @@ export async function tripViews(
     await entities.findBy(TripSpeciesEntity, { tripId: ids }),
     await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
     await entities.find(PlanEntity, { where: { tripId: ids }, order: { version: 'DESC' } }),
+    await entities.findBy(TripMateEntity, { tripId: ids }),
   ];
   return trips.map((t) => {
     const boat = boats.find((b) => b.id === t.boatId);
@@ -38,6 +39,7 @@ export async function tripViews(
       id: t.id,
       boat: { id: boat.id, name: boat.name, windLimitMps: boat.windLimitMps },
       captain: { id: captain.id, name: captain.name },
+      mates: people.filter((p) => mates.some((m) => m.tripId === t.id && m.personId === p.id)).map((p) => ({ id: p.id, name: p.name })),
       water: { id: water.id, name: water.name },
       startsAt: t.startsAt.toISOString(),
       endsAt: t.endsAt.toISOString(),

@@ -30,6 +30,9 @@ export interface BackOff {
 /** A silent station is asked again after a minute, two, four ... half an hour. */
 export const BACK_OFF: BackOff = { firstMs: 60_000, longestMs: 30 * 60_000 };
 
+/** The demo's stations come back sooner, so that what happens to them is soon seen. */
+export const DEMO_BACK_OFF: BackOff = { firstMs: 5000, longestMs: 60_000 };
+
 /** Time of the newest forecast run that is out. */
 export function latestRun(nowMs: number): number {
   return Math.floor((nowMs - RUN_DELAY) / (RUN_HOURS * HOUR)) * RUN_HOURS * HOUR;

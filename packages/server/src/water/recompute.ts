@@ -56,10 +56,16 @@ export async function calibrateSpots(
 
 /** Stops of a span get their conditions anew; call it when readings of that span came, changed or went. */
 export async function refreshStops(entities: EntityManager, waterId: string, fromMs: number, toMs: number, nowMs: number): Promise<number> {
-  const [, changed]: [unknown[], number] = await entities.query(
-    `update stop st set conditions = null from spot sp where sp.id = st.spot_id and sp.water_id = $1
-       and st.ended_at is not null and st.ended_at >= $2 and st.started_at <= $3 returning st.id`,
+  const stops: { id: string }[] = await entities.query(
+    `select st.id from stop st join spot sp on sp.id = st.spot_id where sp.water_id = $1
+       and st.ended_at is not null and st.ended_at >= $2 and st.started_at <= $3`,
     [waterId, new Date(fromMs - 3 * HOUR), new Date(toMs + 3 * HOUR)],
   );
-  return changed === 0 ? 0 : storeStopConditions(entities, null, nowMs);
+  return stops.length === 0
+    ? 0
+    : storeStopConditions(
+        entities,
+        stops.map((s) => s.id),
+        nowMs,
+      );
 }

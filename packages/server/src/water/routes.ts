@@ -9,9 +9,10 @@ import { SpotEntity } from '../db/entities/grounds';
 import { ReadingEntity, type ReadingRow, WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { mayShow } from '../grounds/mayShow';
-import { type Deps, found, router } from '../http/context';
+import type { Jobs } from '../jobs/boss';
+import { type Deps, found } from '../http/context';
+import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
-import { calibrateSpots, refreshStops } from './recompute';
 import { loadWaterState } from './waterState';
 
 const byId = z.object({ id });
@@ -19,9 +20,9 @@ const LONGEST_DAYS = 31;
 const stored = z.object({ ok: z.literal(true), readingId: z.string() });
 
 /** A water's state through time, and readings typed in and corrected by the crew. */
-export function waterRoutes({ clock }: Deps) {
+export function waterRoutes({ clock, jobs }: Deps) {
   const app = router();
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'get',
       path: '/waters/{id}/state',
@@ -38,14 +39,14 @@ export function waterRoutes({ clock }: Deps) {
       }
       const entities = c.get('entities');
       const state = await loadWaterState(entities, c.req.valid('param').id, fromMs, toMs, clock.now());
-      if (c.get('who').role !== 'mate') return c.json(state, 200);
+      if (c.get('who').role !== 'mate') return state;
       // The name of a captain's spot is not told with a reading.
       const secret = new Set((await entities.findBy(SpotEntity, { privacy: 'captain' })).map((s) => s.name));
       const crewReadings = state.crewReadings.map((r) => (r.spotName !== null && secret.has(r.spotName) ? { ...r, spotName: null } : r));
-      return c.json({ ...state, crewReadings }, 200);
+      return { ...state, crewReadings };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/waters/{id}/readings',
@@ -64,7 +65,7 @@ export function waterRoutes({ clock }: Deps) {
       }
       // Sent again by a device that did not hear the answer: the same key is the same reading.
       const known = await entities.findOneBy(ReadingEntity, { key: reading.id });
-      if (known) return c.json({ ok: true as const, readingId: known.id }, 200);
+      if (known) return { ok: true as const, readingId: known.id };
       const result = await entities.insert(ReadingEntity, {
         outfitId: who.outfitId,
         waterId: water.id,
@@ -78,11 +79,11 @@ export function waterRoutes({ clock }: Deps) {
         spotId: reading.spotId,
         note: reading.note,
       });
-      await afterReading(entities, water.id, reading.variable, Date.parse(reading.at), reading.spotId, clock.now());
-      return c.json({ ok: true as const, readingId: String(result.identifiers[0]?.id) }, 200);
+      await afterReading(jobs, entities, water, reading.variable, Date.parse(reading.at), reading.spotId);
+      return { ok: true as const, readingId: String(result.identifiers[0]?.id) };
     },
   );
-  app.openapi(
+  app.answer(
     createRoute({
       method: 'post',
       path: '/readings/{readingId}/correct',
@@ -97,7 +98,7 @@ export function waterRoutes({ clock }: Deps) {
       const who = c.get('who');
       const body = c.req.valid('json');
       const again = await entities.findOneBy(ReadingEntity, { key: body.id });
-      if (again) return c.json({ ok: true as const, readingId: again.id }, 200);
+      if (again) return { ok: true as const, readingId: again.id };
       const old = found(await entities.findOneBy(ReadingEntity, { id: c.req.valid('param').readingId }), 'reading');
       correctable(old, who.personId, who.role);
       const at = body.at ? new Date(body.at) : old.at;
@@ -124,8 +125,8 @@ export function waterRoutes({ clock }: Deps) {
       await entities.update(ReadingEntity, { id: old.id }, { supersededBy: readingId });
       await audit(entities, who, clock.now(), 'correct reading', 'water', old.waterId, { from: old.value, to: body.value, readingId });
       const [first, last] = [Math.min(+at, +old.at), Math.max(+at, +old.at)];
-      await afterReading(entities, old.waterId, old.variable, first, old.spotId, clock.now(), last);
-      return c.json({ ok: true as const, readingId }, 200);
+      await afterReading(jobs, entities, { id: old.waterId, outfitId: old.outfitId }, old.variable, first, old.spotId, last);
+      return { ok: true as const, readingId };
     },
   );
   return app;
@@ -143,18 +144,19 @@ function correctable(old: ReadingRow, personId: string, role: string): void {
   if (role === 'mate' && old.personId !== personId) throw new Problem('not_allowed', 'A mate corrects his own readings; a captain any.');
 }
 
-/** A spot's temperature calibrates that spot; others change what past stops were fished in. */
+/** A spot's temperature calibrates that spot; others change what past stops were fished in. Both are worked out by a job. */
 async function afterReading(
+  jobs: Jobs,
   entities: EntityManager,
-  waterId: string,
+  { id: waterId, outfitId }: { id: string; outfitId: string },
   variable: string,
   fromMs: number,
   spotId: string | null,
-  nowMs: number,
   toMs = fromMs,
 ): Promise<void> {
   if (variable === 'note') return;
-  if (variable === 'waterTempC' && spotId !== null) await calibrateSpots(entities, waterId, nowMs, [spotId]);
+  if (variable === 'waterTempC' && spotId !== null) await jobs.send(entities, 'calibrate-spots', { outfitId, waterId, spotIds: [spotId] });
   // Clarity is carried forward for days, the rest interpolated over hours.
-  else await refreshStops(entities, waterId, fromMs, toMs + (variable === 'clarityM' ? 4 * DAY : 6 * HOUR), nowMs);
+  else
+    await jobs.send(entities, 'refresh-stops', { outfitId, waterId, fromMs, toMs: toMs + (variable === 'clarityM' ? 4 * DAY : 6 * HOUR) });
 }

@@ -40,6 +40,12 @@ export interface SessionRow {
   personId: string;
   createdAt: Date;
   expiresAt: Date;
+  id: string;
+  lastSeenAt: Date;
+  /** Address it was opened from. */
+  openedFrom: string;
+  /** What the browser calls itself. */
+  device: string;
 }
 export const SessionEntity = new EntitySchema<SessionRow>({
   name: 'session',
@@ -49,6 +55,26 @@ export const SessionEntity = new EntitySchema<SessionRow>({
     personId: { type: 'uuid', name: 'person_id' },
     createdAt: { type: 'timestamptz', name: 'created_at' },
     expiresAt: { type: 'timestamptz', name: 'expires_at' },
+    id: { type: 'uuid', generated: 'uuid' },
+    lastSeenAt: { type: 'timestamptz', name: 'last_seen_at' },
+    openedFrom: { type: 'text', name: 'opened_from' },
+    device: { type: 'text' },
+  },
+});
+
+export interface KnownDeviceRow {
+  outfitId: string;
+  personId: string;
+  tokenHash: Buffer;
+  lastUsedAt: Date;
+}
+export const KnownDeviceEntity = new EntitySchema<KnownDeviceRow>({
+  name: 'known_device',
+  columns: {
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', primary: true, name: 'person_id' },
+    tokenHash: { type: 'bytea', primary: true, name: 'token_hash' },
+    lastUsedAt: { type: 'timestamptz', name: 'last_used_at' },
   },
 });
 

@@ -83,6 +83,21 @@ export const PartyEntity = new EntitySchema<PartyRow>({
   },
 });
 
+/** A mate who is aboard on a trip. */
+export interface TripMateRow {
+  tripId: string;
+  personId: string;
+  outfitId: string;
+}
+export const TripMateEntity = new EntitySchema<TripMateRow>({
+  name: 'trip_mate',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    personId: { type: 'uuid', primary: true, name: 'person_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+  },
+});
+
 export interface PlanRow {
   id: string;
   outfitId: string;

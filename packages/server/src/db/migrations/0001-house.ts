@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { appRole } from './roles';
 
 /** Tables that belong to one outfit, in the order in which they can be made and loaded. */
 const OUTFIT_TABLES = [
@@ -492,6 +493,7 @@ export class House1780000000001 implements MigrationInterface {
   readonly name = 'House1780000000001';
 
   async up(run: QueryRunner): Promise<void> {
+    const app = await appRole(run);
     await run.query('create extension if not exists btree_gist');
     await run.query(TABLES);
     await run.query(GATE);
@@ -507,12 +509,12 @@ export class House1780000000001 implements MigrationInterface {
       `);
     }
     await run.query(`
-      grant usage on schema public to bluffwind_app;
-      grant select, insert, update, delete on all tables in schema public to bluffwind_app;
-      revoke update, delete on audit from bluffwind_app;
-      grant usage on all sequences in schema public to bluffwind_app;
-      revoke all on function sign_in_person, session_person, outfit_ids, demo_sign_ins, demo_password from public;
-      grant execute on function sign_in_person, session_person, outfit_ids, demo_sign_ins, demo_password to bluffwind_app;
+      grant usage on schema public to ${app};
+      grant select, insert, update, delete on all tables in schema public to ${app};
+      revoke update, delete on audit from ${app};
+      grant usage on all sequences in schema public to ${app};
+      revoke all on function sign_in_person(text), session_person(bytea, timestamptz), outfit_ids(), demo_sign_ins(), demo_password() from public;
+      grant execute on function sign_in_person(text), session_person(bytea, timestamptz), outfit_ids(), demo_sign_ins(), demo_password() to ${app};
     `);
   }
 

@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { appRole } from './roles';
 
 const NEW_TABLES = ['import', 'instrument', 'ground_feature', 'survey', 'dismissal'] as const;
 
@@ -147,13 +148,14 @@ export class WaterAndGrounds1780000000002 implements MigrationInterface {
   readonly name = 'WaterAndGrounds1780000000002';
 
   async up(run: QueryRunner): Promise<void> {
+    const app = await appRole(run);
     await run.query(CHANGES);
     const mine = "nullif(current_setting('app.outfit', true), '')::uuid";
     for (const table of NEW_TABLES) {
       await run.query(`
         alter table ${table} enable row level security;
         create policy own on ${table} using (outfit_id = ${mine}) with check (outfit_id = ${mine});
-        grant select, insert, update, delete on ${table} to bluffwind_app;
+        grant select, insert, update, delete on ${table} to ${app};
       `);
     }
   }

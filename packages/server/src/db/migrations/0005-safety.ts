@@ -1,4 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
+import { appRole } from './roles';
 
 const CHANGES = `
 alter table boat
@@ -67,12 +68,13 @@ export class Safety1780000000005 implements MigrationInterface {
   readonly name = 'Safety1780000000005';
 
   async up(run: QueryRunner): Promise<void> {
+    const app = await appRole(run);
     await run.query(CHANGES);
     await run.query(`
       alter table refill enable row level security;
       create policy own on refill using (outfit_id = ${MINE}) with check (outfit_id = ${MINE});
-      grant select, insert, update, delete on refill to bluffwind_app;
-      grant select on fished_set to bluffwind_app;
+      grant select, insert, update, delete on refill to ${app};
+      grant select on fished_set to ${app};
     `);
   }
 

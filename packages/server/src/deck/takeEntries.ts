@@ -1,0 +1,199 @@
+// A batch from a phone: each entry is taken or refused on its own, catches many at a time, and a receipt tells which.
+import { type DeckEntry, deckEntry, type DeckReceipt } from '@bluffwind/contract/deck';
+import { MINUTE } from '@bluffwind/core/units/time';
+import { type EntityManager, In } from 'typeorm';
+import { bulkInsert } from '../db/bulk';
+import { CatchEntity, type CatchRow, type TripRow } from '../db/entities/trip';
+import { Problem, problemOfDatabase } from '../errors';
+import { invalid } from '../http/context';
+import { zoneOf } from '../trips/tripsOn';
+import { applyEntry, otherKey, requireTime } from './applyEntry';
+
+type Receipt = DeckReceipt['receipts'][number];
+type CatchEntry = Extract<DeckEntry, { kind: 'catch' }>;
+interface Waiting {
+  readonly place: number;
+  readonly entry: CatchEntry;
+}
+
+/** A fish may be logged so long after its stop was ended, or before its line was down by another phone's clock. */
+const SLACK_MS = 10 * MINUTE;
+/** Longest key of an entry that is told back. */
+const KEY_LENGTH = 64;
+
+/**
+ * Takes a batch in the order it was made.
+ * @returns A receipt for each entry, and whether a stop came to its end.
+ */
+export async function takeEntries(
+  entities: EntityManager,
+  trip: TripRow,
+  raws: readonly unknown[],
+  nowMs: number,
+): Promise<{ receipts: Receipt[]; ended: boolean }> {
+  const receipts: Receipt[] = raws.map((raw) => ({ entryId: keyOf(raw), ok: true, message: '', code: null }));
+  const refuse = (place: number, problem: Problem) => {
+    receipts[place] = {
+      entryId: receipts[place]?.entryId ?? '',
+      ok: false,
+      message: problem.detail || problem.message,
+      code: problem.code,
+    };
+  };
+  const zone = await zoneOf(entities, trip.outfitId);
+  let fish: Waiting[] = [];
+  let ended = false;
+  const landed = async () => {
+    const waiting = fish;
+    fish = [];
+    if (waiting.length > 0) for (const [place, problem] of await takeCatches(entities, trip, waiting)) refuse(place, problem);
+  };
+  for (const [place, raw] of raws.entries()) {
+    try {
+      const parsed = deckEntry.safeParse(raw);
+      if (!parsed.success) throw unknownKind(raw) ?? invalid(parsed.error.issues);
+      const entry = parsed.data;
+      requireTime(trip, entry, nowMs, zone);
+      if (entry.kind === 'catch') {
+        fish.push({ place, entry });
+        continue;
+      }
+      await landed();
+      await apart(entities, () => applyEntry(entities, trip, entry));
+      ended ||= entry.kind !== 'begin-trip' && entry.kind !== 'sighting' && entry.kind !== 'undo-catch';
+    } catch (error) {
+      refuse(place, refusal(error));
+    }
+  }
+  await landed();
+  return { receipts, ended };
+}
+
+/** Stores catches together; when the database refuses one of them, one by one. Gives back those that were refused. */
+async function takeCatches(entities: EntityManager, trip: TripRow, waiting: readonly Waiting[]): Promise<[number, Problem][]> {
+  const refused: [number, Problem][] = [];
+  const context = await contextOf(entities, trip, waiting);
+  const good = waiting.filter(({ place, entry }) => {
+    const problem = faultOf(entry, context);
+    if (problem) refused.push([place, problem]);
+    return problem === null;
+  });
+  if (good.length === 0) return refused;
+  try {
+    refused.push(...(await apart(entities, () => insertCatches(entities, trip, good))));
+  } catch (error) {
+    const problem = refusal(error);
+    if (good.length === 1) return [...refused, [(good[0] as Waiting).place, problem]];
+    for (const one of good) refused.push(...(await takeCatches(entities, trip, [one])));
+  }
+  return refused;
+}
+
+interface CatchContext {
+  readonly sets: ReadonlyMap<string, { startedAt: number; endedAt: number | null }>;
+  readonly guests: ReadonlySet<string>;
+}
+
+async function contextOf(entities: EntityManager, trip: TripRow, waiting: readonly Waiting[]): Promise<CatchContext> {
+  const sets: { id: string; started_at: Date; ended_at: Date | null }[] = await entities.query(
+    `select s.id, st.started_at, st.ended_at from "set" s join stop st on st.id = s.stop_id where st.trip_id = $1 and s.id = any($2::uuid[])`,
+    [trip.id, [...new Set(waiting.map((w) => w.entry.setId))]],
+  );
+  const guests: { client_id: string }[] = await entities.query('select client_id from party where trip_id = $1', [trip.id]);
+  return {
+    sets: new Map(sets.map((s) => [s.id, { startedAt: +s.started_at, endedAt: s.ended_at ? +s.ended_at : null }])),
+    guests: new Set(guests.map((g) => g.client_id)),
+  };
+}
+
+/** Why a catch can never be accepted, or null. */
+function faultOf(entry: CatchEntry, { sets, guests }: CatchContext): Problem | null {
+  const set = sets.get(entry.setId);
+  if (!set) return new Problem('not_found', 'setId: no such set on this trip');
+  if (entry.outcome === 'landed' && !entry.speciesId)
+    return new Problem('invalid', 'speciesId: a landed fish needs its species', [
+      { field: 'speciesId', message: 'needed for a landed fish' },
+    ]);
+  if (entry.kept && entry.outcome !== 'landed')
+    return new Problem('invalid', 'kept: only a landed fish can be kept', [{ field: 'kept', message: 'only for a landed fish' }]);
+  if (entry.clientId !== null && !guests.has(entry.clientId))
+    return new Problem('invalid', 'clientId: this guest is not on this trip', [{ field: 'clientId', message: 'not on this trip' }]);
+  const at = Date.parse(entry.at);
+  if (at < set.startedAt - SLACK_MS || at > (set.endedAt ?? Number.POSITIVE_INFINITY) + SLACK_MS)
+    return new Problem('invalid', 'at: the fish was not caught while its stop was fished; check the time, or log it at its own stop', [
+      { field: 'at', message: 'outside its stop' },
+    ]);
+  return null;
+}
+
+async function insertCatches(entities: EntityManager, trip: TripRow, good: readonly Waiting[]): Promise<[number, Problem][]> {
+  const of = <T>(pick: (e: CatchEntry) => T) => good.map((g) => pick(g.entry));
+  const made = await bulkInsert(
+    entities,
+    '"catch"',
+    {
+      id: ['uuid', of((e) => e.catchId)],
+      outfit_id: ['uuid', of(() => trip.outfitId)],
+      set_id: ['uuid', of((e) => e.setId)],
+      species_id: ['uuid', of((e) => e.speciesId)],
+      client_id: ['uuid', of((e) => e.clientId)],
+      at: ['timestamptz', of((e) => new Date(e.at))],
+      length_mm: ['int', of((e) => e.lengthMm)],
+      length_kind: ['text', of((e) => e.lengthKind)],
+      outcome: ['text', of((e) => e.outcome)],
+      kept: ['boolean', of((e) => e.kept)],
+    },
+    'do nothing',
+  );
+  if (made === good.length) return [];
+  // Some were here already: the same fish sent again, or a key that was used for something else.
+  const known = new Map((await entities.findBy(CatchEntity, { id: In(of((e) => e.catchId)) })).map((k) => [k.id, k]));
+  return good.flatMap(({ place, entry }) => {
+    const row = known.get(entry.catchId);
+    return row && isSame(row, entry) ? [] : [[place, otherKey()] as [number, Problem]];
+  });
+}
+
+function isSame(row: CatchRow, e: CatchEntry): boolean {
+  const { setId, speciesId, lengthMm, outcome, kept } = row;
+  return (
+    setId === e.setId &&
+    speciesId === e.speciesId &&
+    lengthMm === e.lengthMm &&
+    outcome === e.outcome &&
+    kept === e.kept &&
+    +row.at === Date.parse(e.at)
+  );
+}
+
+/** Runs work in a savepoint, so that what the database refuses does not take the rest of the batch with it. */
+async function apart<T>(entities: EntityManager, work: () => Promise<T>): Promise<T> {
+  await entities.query('savepoint entry');
+  try {
+    const value = await work();
+    await entities.query('release savepoint entry');
+    return value;
+  } catch (error) {
+    await entities.query('rollback to savepoint entry');
+    throw error;
+  }
+}
+
+/** The refusal that an error means. What is no fault of the entry ends the batch, and the phone sends it again. */
+function refusal(error: unknown): Problem {
+  const problem = error instanceof Problem ? error : problemOfDatabase(error);
+  if (!problem || problem.code === 'busy') throw error;
+  return problem;
+}
+
+/** An entry of a kind that this server has not heard of, from a phone that is ahead of it. */
+function unknownKind(raw: unknown): Problem | null {
+  const kind: unknown = (raw as { kind?: unknown } | null)?.kind;
+  const known = deckEntry.options.some((o) => o.shape.kind.value === kind);
+  return known || typeof kind !== 'string' ? null : new Problem('entry_unknown', `kind: ${kind.slice(0, 40)} is not known here`);
+}
+
+function keyOf(raw: unknown): string {
+  const key = (raw as { entryId?: unknown } | null)?.entryId;
+  return typeof key === 'string' ? key.slice(0, KEY_LENGTH) : '';
+}

@@ -1,0 +1,111 @@
+// The only way to add a route: what it is asked is read and checked before a transaction is opened, what it answers is cut to its
+// schema, and both stand in the published description of the API.
+import { createHash } from 'node:crypto';
+import { OpenAPIHono, type RouteConfig, type RouteHandler, type z } from '@hono/zod-openapi';
+import { bodyLimit } from 'hono/body-limit';
+import type { Context, MiddlewareHandler } from 'hono';
+import { Problem } from '../errors';
+import { type Env, invalid } from './context';
+import { turns } from './turns';
+
+/** A route with a schema for its answer. */
+type Answered = RouteConfig & {
+  readonly responses: { readonly 200: { readonly content: { readonly 'application/json': { readonly schema: z.ZodType } } } };
+};
+type SchemaOf<R extends Answered> = R['responses'][200]['content']['application/json']['schema'];
+/** What a handler gives back: at least what the schema asks for; all else is cut off. */
+export type AnswerOf<R extends Answered> = z.input<SchemaOf<R>>;
+type ContextOf<R extends Answered> = Parameters<RouteHandler<R, Env>>[0];
+
+/** Longest body of a route that says nothing else, bytes. */
+const MAX_BODY = 256 * 1024;
+
+export interface RouteTerms {
+  /** Longest body, bytes; 256 kB when absent. */
+  readonly maxBytes?: number;
+  /** True for what computes for longer than a blink: it is answered by another thread. */
+  readonly slow?: boolean;
+}
+
+/** Routes of a feature. */
+export interface Routes {
+  /** Mounted by the application. */
+  readonly hono: OpenAPIHono<Env>;
+  answer<R extends Answered>(route: R, handler: (c: ContextOf<R>) => AnswerOf<R> | Promise<AnswerOf<R>>, terms?: RouteTerms): void;
+}
+
+/** A router whose validation failures are problem documents that name each field. */
+export function router(): Routes {
+  const hono = new OpenAPIHono<Env>({
+    defaultHook: (result) => {
+      if (!result.success) throw invalid(result.error.issues);
+    },
+  });
+  return {
+    hono,
+    answer<R extends Answered>(route: R, handler: (c: ContextOf<R>) => AnswerOf<R> | Promise<AnswerOf<R>>, terms: RouteTerms = {}) {
+      const { schema } = route.responses[200].content['application/json'];
+      const answering = async (c: ContextOf<R>) => {
+        const within = c.get('within');
+        const value = await (within ? within(async () => handler(c)) : handler(c));
+        return present(c, schema.parse(value));
+      };
+      // The answer's own type is the schema's, which the library cannot see through a parse.
+      hono.openapi({ ...route, middleware: taken(terms) } as R, answering as never);
+    },
+  };
+}
+
+/** How long a body may take to arrive, ms; a file has longer. */
+const BODY_MS = 20_000;
+const FILE_MS = 120_000;
+/** Bodies of the size of files that are held in memory at once. */
+const files = turns({ atOnce: 3, waiting: 6 });
+const filesOfOutfit = turns({ atOnce: 1, waiting: 2 });
+
+/** Takes the whole body in before anything else happens: refused by its length before or while it is read, or when it does not arrive. */
+function taken({ maxBytes = MAX_BODY, slow = false }: RouteTerms): MiddlewareHandler<Env>[] {
+  const within = maxBytes > MAX_BODY ? FILE_MS : BODY_MS;
+  const words = maxBytes >= 1024 * 1024 ? `${Math.round(maxBytes / 1024 / 1024)} MB` : `${Math.round(maxBytes / 1024)} kB`;
+  const limit = bodyLimit({
+    maxSize: maxBytes,
+    onError: () => {
+      throw new Problem('too_large', `at most ${words}`);
+    },
+  });
+  const read: MiddlewareHandler<Env> = async (c, next) => {
+    if (c.req.method === 'GET') return next();
+    let timer: NodeJS.Timeout | undefined;
+    const late = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new Problem('too_slow', `the request took longer than ${within / 1000} s to arrive`)), within);
+    });
+    try {
+      // Kept by the request: the check of the body reads the same text.
+      await Promise.race([c.req.text(), late]);
+    } finally {
+      clearTimeout(timer);
+    }
+    return next();
+  };
+  const pass: MiddlewareHandler<Env> = async (c, next) => {
+    const elsewhere = slow ? c.get('elsewhere') : undefined;
+    if (!elsewhere) return next();
+    return elsewhere(c.req.method === 'GET' ? null : await c.req.text());
+  };
+  if (maxBytes <= MAX_BODY) return [limit, read, pass];
+  const turn: MiddlewareHandler<Env> = (c, next) => filesOfOutfit(c.get('who')?.outfitId ?? '', () => files('all', next));
+  return [turn, limit, read, pass];
+}
+
+/** The answer as JSON; a reader who has it already is told so. */
+function present(c: Context<Env>, value: unknown): Response {
+  const text = JSON.stringify(value);
+  if (c.req.method !== 'GET') return c.body(text, 200, { 'Content-Type': 'application/json' });
+  const tag = `"${createHash('sha1').update(text).digest('base64url')}"`;
+  c.header('ETag', tag);
+  c.header('Cache-Control', 'private, no-cache');
+  c.header('Vary', 'Cookie');
+  const known = c.req.header('If-None-Match');
+  if (known?.split(',').some((k) => k.trim().replace(/^W\//, '') === tag)) return c.body(null, 304);
+  return c.body(text, 200, { 'Content-Type': 'application/json' });
+}

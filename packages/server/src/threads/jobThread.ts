@@ -1,0 +1,44 @@
+// The thread that does the jobs, asks the stations and listens to the boats' instruments. Every server has one; among several the queues
+// give each job to one of them, and one at a time listens to the instruments.
+import { parentPort } from 'node:worker_threads';
+import { pino } from 'pino';
+import { realClock, settableClock } from '../clock';
+import { connect } from '../db/database';
+import { openBoss } from '../jobs/boss';
+import { workOn } from '../jobs/work';
+import { listenWhileHolding } from '../water/lease';
+import { listenToInstruments } from '../water/instruments';
+import type { ClockSet, ThreadStart } from './messages';
+
+const POLL_S = 60;
+/** The demo's stations are asked more often, so that what happens to them is soon seen. */
+const DEMO_POLL_S = 5;
+const INSTRUMENT_STORE_MS = 60_000;
+const DEMO_INSTRUMENT_STORE_MS = 10_000;
+const SWEEP_S = 6 * 3600;
+
+export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
+  const log = pino({ level: config.logLevel });
+  const source = await connect(config.databaseUrl, { size: 4 });
+  const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);
+  const clock = demoClock ?? realClock;
+  parentPort?.on('message', (m: ClockSet) => demoClock?.set(m.setClockMs));
+  const boss = await openBoss(config.databaseUrl, { size: 2, supervise: true });
+  await workOn(boss, { source, clock, config, log });
+  // Both servers of two ask for it; the queue takes one a span.
+  const every = (name: 'poll-stations' | 'sweep', seconds: number) => {
+    const ask = () => boss.send(name, {}, { singletonKey: 'all', singletonSeconds: seconds }).catch(() => undefined);
+    void ask();
+    setInterval(ask, Math.min(seconds, 600) * 1000);
+  };
+  if (config.stationUrl) every('poll-stations', config.demo ? DEMO_POLL_S : POLL_S);
+  every('sweep', SWEEP_S);
+  listenWhileHolding(config.databaseUrl, 'instruments', () =>
+    listenToInstruments({
+      source,
+      clock,
+      defaultAddress: config.instrumentAddress,
+      storeEveryMs: config.demo ? DEMO_INSTRUMENT_STORE_MS : INSTRUMENT_STORE_MS,
+    }),
+  );
+}

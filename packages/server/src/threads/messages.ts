@@ -1,0 +1,32 @@
+import type { Config } from '../config';
+import type { Holder } from '../http/context';
+
+/** What a thread is started with. */
+export interface ThreadStart {
+  /** Answers requests, or does the jobs and listens to stations and instruments. */
+  readonly kind: 'requests' | 'jobs';
+  readonly config: Config;
+  /** The demo's time when the thread starts; null outside the demo. */
+  readonly demoNowMs: number | null;
+}
+
+/** A request whose sender is known and whose body has arrived. */
+export interface AskedOfThread {
+  readonly method: string;
+  readonly url: string;
+  readonly headers: Readonly<Record<string, string>>;
+  readonly body: string | null;
+  readonly holder: Holder;
+  readonly nowMs: number;
+}
+
+export interface ThreadAnswer {
+  readonly status: number;
+  readonly headers: Readonly<Record<string, string>>;
+  readonly body: string | null;
+}
+
+/** The demo's clock was set. */
+export interface ClockSet {
+  readonly setClockMs: number;
+}

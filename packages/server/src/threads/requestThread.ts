@@ -1,0 +1,36 @@
+// A thread of the server that answers what takes long.
+import { parentPort } from 'node:worker_threads';
+import { pino } from 'pino';
+import { createApp } from '../app';
+import { realClock, settableClock } from '../clock';
+import { connect } from '../db/database';
+import { jobsOf, openBoss } from '../jobs/boss';
+import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
+
+const CONNECTIONS = 3;
+
+export async function answerInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
+  const source = await connect(config.databaseUrl, { size: CONNECTIONS, limited: true });
+  const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);
+  const jobs = jobsOf(await openBoss(config.databaseUrl));
+  const app = createApp({
+    source,
+    clock: demoClock ?? realClock,
+    demoClock,
+    config: { ...config, webRoot: null },
+    log: pino({ level: config.logLevel }),
+    jobs,
+    threads: null,
+    inThread: true,
+  });
+  parentPort?.on('message', async ({ method, url, headers, body, holder, nowMs }: AskedOfThread) => {
+    demoClock?.set(nowMs);
+    const response = await app.fetch(new Request(url, { method, headers, body }), { holder });
+    const answer: ThreadAnswer = {
+      status: response.status,
+      headers: Object.fromEntries(response.headers),
+      body: response.status === 304 ? null : await response.text(),
+    };
+    parentPort?.postMessage(answer);
+  });
+}
