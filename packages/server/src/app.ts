@@ -8,6 +8,7 @@ import { readCookie, SESSION } from './auth/cookies';
 import { authRoutes, publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { briefRoutes } from './brief/routes';
+import { briefsChanged } from './brief/changed';
 import { inOutfit, missingMigrations } from './db/database';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
@@ -121,6 +122,7 @@ export function createApp(deps: Deps) {
         ),
       ),
     );
+    c.set('changed', () => briefsChanged(deps, who.outfitId));
     const { threads } = deps;
     if (threads)
       c.set('elsewhere', async (body) => {

@@ -52,7 +52,7 @@ async function loadCommand(config: Config, file: string): Promise<void> {
     if (config.stationUrl) {
       const client = stationClient(config.stationUrl);
       const spans = scenario.history.map((h) => ({ from: Date.parse(h.from), to: Date.parse(h.to) }));
-      const stored = (await fetchHistory(source, client, spans, nowMs)) + (await pollStations(source, client, nowMs));
+      const stored = (await fetchHistory(source, client, spans, nowMs)) + (await pollStations(source, client, nowMs)).stored;
       process.stdout.write(`stored ${stored} readings from the stations\n`);
     }
     await owner.query('analyze');

@@ -1,21 +1,28 @@
 import { briefView } from '@bluffwind/contract/brief';
 import { date } from '@bluffwind/contract/ids';
 import { createRoute, z } from '@hono/zod-openapi';
+import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
 import { BriefEntity } from '../db/entities/trip';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
 import { answers } from '../http/responses';
-import { briefFor } from './compose';
+import { keptParts, makeParts } from './kept';
+import { presentBrief } from './present';
 
 const byDate = z.object({ date });
 
-/** The evening's brief: composed anew on each look, kept as it stood when published. */
-export function briefRoutes({ clock }: Deps) {
+/** The evening's brief: kept as it was worked out, composed for each reader, and as it stood when published. */
+export function briefRoutes({ clock, source }: Deps) {
   const app = router();
+  const partsOf = async (entities: EntityManager, outfitId: string, day: string) =>
+    (await keptParts(entities, day)) ?? (await makeParts(source, outfitId, day, clock.now()));
   app.answer(
     createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }),
-    async (c) => await briefFor(c.get('entities'), c.req.valid('param').date, c.get('who'), clock.now()),
+    async (c) => {
+      const [entities, who, day] = [c.get('entities'), c.get('who'), c.req.valid('param').date];
+      return presentBrief(entities, day, who, await partsOf(entities, who.outfitId, day));
+    },
     { slow: true },
   );
   app.answer(
@@ -27,10 +34,9 @@ export function briefRoutes({ clock }: Deps) {
     }),
     async (c) => {
       requireCaptain(c);
-      const entities = c.get('entities');
-      const who = c.get('who');
-      const { date: day } = c.req.valid('param');
-      const body = await briefFor(entities, day, who, clock.now());
+      const [entities, who, day] = [c.get('entities'), c.get('who'), c.req.valid('param').date];
+      const parts = await partsOf(entities, who.outfitId, day);
+      const body = await presentBrief(entities, day, who, parts);
       await entities.query(
         `insert into brief (outfit_id, date, published_at, published_by, body) values ($1, $2, $3, $4, $5)
          on conflict (outfit_id, date) do update set published_at = excluded.published_at, published_by = excluded.published_by, body = excluded.body`,
@@ -38,9 +44,9 @@ export function briefRoutes({ clock }: Deps) {
       );
       const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
       await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
-      return await briefFor(entities, day, who, clock.now());
+      return presentBrief(entities, day, who, parts);
     },
-    { slow: true },
+    { slow: true, changesNothing: true },
   );
   app.answer(
     createRoute({
@@ -59,6 +65,7 @@ export function briefRoutes({ clock }: Deps) {
       );
       return { ok: true as const };
     },
+    { changesNothing: true },
   );
   return app;
 }

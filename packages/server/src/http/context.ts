@@ -47,6 +47,8 @@ export interface Env {
     entities: EntityManager;
     /** Opens that transaction for work. */
     within?: <T>(work: () => Promise<T>) => Promise<T>;
+    /** Tells, when a change is committed, that there was one. */
+    changed?: () => Promise<void>;
     /** Has the request answered by another thread. */
     elsewhere?: (body: string | null) => Promise<Response>;
   };

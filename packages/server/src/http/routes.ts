@@ -25,6 +25,8 @@ export interface RouteTerms {
   readonly maxBytes?: number;
   /** True for what computes for longer than a blink: it is answered by another thread. */
   readonly slow?: boolean;
+  /** True for a POST after which all that was worked out before still holds. */
+  readonly changesNothing?: boolean;
 }
 
 /** Routes of a feature. */
@@ -48,6 +50,7 @@ export function router(): Routes {
       const answering = async (c: ContextOf<R>) => {
         const within = c.get('within');
         const value = await (within ? within(async () => handler(c)) : handler(c));
+        if (c.req.method !== 'GET' && !terms.changesNothing) await c.get('changed')?.();
         return present(c, schema.parse(value));
       };
       // The answer's own type is the schema's, which the library cannot see through a parse.

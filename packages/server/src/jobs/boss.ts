@@ -4,12 +4,16 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { DEAD, JOB_NAMES, type JobData, type JobName } from './names';
 
 const SCHEMA = 'pgboss';
+/** Changes that follow each other so closely are answered together. */
+const SOON_S = 15;
 const RETRIES = { retryLimit: 6, retryDelay: 5, retryBackoff: true } as const;
 
 /** Puts jobs in their queues. */
 export interface Jobs {
   /** Within the transaction: the job is there when that is committed. */
   send<N extends JobName>(entities: EntityManager, name: N, data: JobData[N]): Promise<void>;
+  /** The same, once for all that is sent of an outfit within a while, and after it. */
+  sendSoon<N extends 'make-briefs'>(entities: EntityManager, name: N, data: JobData[N]): Promise<void>;
 }
 
 /** Makes the queues, as the owner of the schema, and lets the application's role use them. */
@@ -42,6 +46,10 @@ export function jobsOf(boss: PgBoss): Jobs {
     async send(entities, name, data) {
       const executeSql = async (text: string, values: unknown[]) => ({ rows: await entities.query(text, values) });
       await boss.send(name, data, { db: { executeSql } });
+    },
+    async sendSoon(entities, name, data) {
+      const executeSql = async (text: string, values: unknown[]) => ({ rows: await entities.query(text, values) });
+      await boss.sendDebounced(name, data, { db: { executeSql } }, SOON_S, data.outfitId);
     },
   };
 }

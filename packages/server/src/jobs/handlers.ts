@@ -1,4 +1,7 @@
+import type { EntityManager } from 'typeorm';
 import type { JobData, JobName } from './names';
+import { briefsChanged } from '../brief/changed';
+import { makeMarked } from '../brief/kept';
 import { inOutfit } from '../db/database';
 import { storeStopConditions } from '../deck/stopConditions';
 import type { Deps } from '../http/context';
@@ -7,19 +10,29 @@ import { calibrateSpots, refreshStops } from '../water/recompute';
 import { stationClient } from '../water/stationClient';
 import { sweep } from './sweep';
 
+export type JobDeps = Pick<Deps, 'source' | 'clock' | 'config' | 'jobs'>;
+
 type Handlers = { readonly [N in JobName]: (data: JobData[N]) => Promise<unknown> };
 
 /** What each job does. Done twice, each leaves the same. */
-export function handlersOf({ source, clock, config }: Pick<Deps, 'source' | 'clock' | 'config'>): Handlers {
+export function handlersOf(deps: JobDeps): Handlers {
+  const { source, clock, config } = deps;
+  /** Work for an outfit after which its briefs may say something else. */
+  const within = async (outfitId: string, work: (entities: EntityManager) => Promise<number>) => {
+    if ((await inOutfit(source, outfitId, work)) > 0) await briefsChanged(deps, outfitId);
+  };
   return {
-    'see-stops': ({ outfitId }) => inOutfit(source, outfitId, (entities) => storeStopConditions(entities, null, clock.now())),
+    'see-stops': ({ outfitId }) => within(outfitId, (entities) => storeStopConditions(entities, null, clock.now())),
     'refresh-stops': ({ outfitId, waterId, fromMs, toMs }) =>
-      inOutfit(source, outfitId, (entities) => refreshStops(entities, waterId, fromMs, toMs, clock.now())),
+      within(outfitId, (entities) => refreshStops(entities, waterId, fromMs, toMs, clock.now())),
     'calibrate-spots': ({ outfitId, waterId, spotIds }) =>
-      inOutfit(source, outfitId, (entities) => calibrateSpots(entities, waterId, clock.now(), spotIds)),
+      within(outfitId, (entities) => calibrateSpots(entities, waterId, clock.now(), spotIds)),
+    'make-briefs': ({ outfitId }) => makeMarked(source, outfitId, clock.now()),
     'poll-stations': async () => {
-      if (config.stationUrl)
-        await pollStations(source, stationClient(config.stationUrl), clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
+      if (!config.stationUrl) return;
+      const client = stationClient(config.stationUrl);
+      const changed = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
+      for (const outfitId of changed.outfits) await briefsChanged(deps, outfitId);
     },
     sweep: () => sweep(source, clock.now()),
   };

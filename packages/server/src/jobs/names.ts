@@ -4,6 +4,8 @@ export interface JobData {
   'see-stops': { readonly outfitId: string };
   /** Readings of a span came, changed or went: what stops of that time were fished in is worked out anew. */
   'refresh-stops': { readonly outfitId: string; readonly waterId: string; readonly fromMs: number; readonly toMs: number };
+  /** Briefs of an outfit in which something has changed. */
+  'make-briefs': { readonly outfitId: string };
   /** What the crew's readings say of spots' own temperatures. */
   'calibrate-spots': { readonly outfitId: string; readonly waterId: string; readonly spotIds: readonly string[] };
   /** Stations of all outfits that are due are asked. */
@@ -13,7 +15,7 @@ export interface JobData {
 }
 export type JobName = keyof JobData;
 
-export const JOB_NAMES: readonly JobName[] = ['see-stops', 'refresh-stops', 'calibrate-spots', 'poll-stations', 'sweep'];
+export const JOB_NAMES: readonly JobName[] = ['see-stops', 'refresh-stops', 'calibrate-spots', 'make-briefs', 'poll-stations', 'sweep'];
 
 /** Jobs that failed for good end here, for the owner to see. */
 export const DEAD = 'dead';

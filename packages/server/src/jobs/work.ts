@@ -1,7 +1,7 @@
 // Fetches jobs and does them: by a worker for as long as the process lives, or until none is left.
 import type PgBoss from 'pg-boss';
 import type { Deps } from '../http/context';
-import { handlersOf } from './handlers';
+import { handlersOf, type JobDeps } from './handlers';
 import { JOB_NAMES, type JobData, type JobName } from './names';
 
 const POLL_S = 0.5;
@@ -14,7 +14,7 @@ function run<N extends JobName>(handlers: Handlers, name: N, data: unknown): Pro
 }
 
 /** Works on every queue; a job that throws is tried again later and at last laid aside. */
-export async function workOn(boss: PgBoss, deps: Pick<Deps, 'source' | 'clock' | 'config' | 'log'>): Promise<void> {
+export async function workOn(boss: PgBoss, deps: JobDeps & Pick<Deps, 'log'>): Promise<void> {
   const handlers = handlersOf(deps);
   for (const name of JOB_NAMES)
     await boss.work(name, { pollingIntervalSeconds: POLL_S }, async ([job]) => {
@@ -29,7 +29,7 @@ export async function workOn(boss: PgBoss, deps: Pick<Deps, 'source' | 'clock' |
 }
 
 /** Does what waits in the queues until nothing is left; returns how many jobs were done. Throws what a job throws. */
-export async function drain(boss: PgBoss, deps: Pick<Deps, 'source' | 'clock' | 'config'>): Promise<number> {
+export async function drain(boss: PgBoss, deps: JobDeps): Promise<number> {
   const handlers = handlersOf(deps);
   let done = 0;
   for (;;) {

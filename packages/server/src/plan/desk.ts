@@ -19,6 +19,7 @@ import { zoneOf } from '../trips/tripsOn';
 import { loadMemberWinds, loadWaterState } from '../water/waterState';
 import { loadEvidence, loadSigns } from './evidence';
 import { restingSpots } from './resting';
+import { forEyes } from './forEyes';
 import { fuelOf } from './fuelOf';
 import { runTimes, tideLevels } from './runTimes';
 import { hiddenSpots } from './hiddenSpots';
@@ -164,7 +165,7 @@ export async function loadDesk(
     taken: (await takenSpots(entities, trip)).filter((t) => !replacing.includes(t.tripId) && spots.some((s) => s.id === t.spotId)),
     members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,
-    saved,
+    saved: saved && (aboard ? saved : forEyes(saved, (id) => spots.some((s) => s.id === id))),
     hiddenLegs: saved?.legs.filter((l) => secret.has(l.spotId)).length ?? 0,
     earlier: await earlierPlans(entities, trip.id),
   };

@@ -7,7 +7,10 @@ import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { isAboard } from '../trips/crew';
+import { SpotEntity } from '../db/entities/grounds';
+import { mayShow } from '../grounds/mayShow';
 import { loadDesk, savedPlan } from './desk';
+import { forEyes } from './forEyes';
 import { keepPlan } from './keepPlan';
 
 const byId = z.object({ id });
@@ -79,8 +82,12 @@ export function planRoutes({ clock }: Deps) {
     async (c) => {
       const { id: tripId, version } = c.req.valid('param');
       const entities = c.get('entities');
-      found(await entities.findOneBy(TripEntity, { id: tripId }), 'trip');
-      return found(await savedPlan(entities, tripId, version), 'plan');
+      const trip = found(await entities.findOneBy(TripEntity, { id: tripId }), 'trip');
+      const plan = found(await savedPlan(entities, tripId, version), 'plan');
+      const who = c.get('who');
+      if (await isAboard(entities, trip, who)) return plan;
+      const spots = new Map((await entities.find(SpotEntity)).map((s) => [s.id, s]));
+      return forEyes(plan, (id) => mayShow(spots.get(id) ?? { privacy: 'captain' }, who.role));
     },
   );
 

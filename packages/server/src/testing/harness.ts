@@ -9,6 +9,7 @@ import { connect, inOutfit } from '../db/database';
 import { storeStopConditions } from '../deck/stopConditions';
 import { jobsOf, openBoss } from '../jobs/boss';
 import { drain } from '../jobs/work';
+import { briefsChanged } from '../brief/changed';
 import { loadScenario } from '../scenario/loadScenario';
 import { PASSWORD, smallOutfit, TEST_NOW } from './smallOutfit';
 
@@ -21,6 +22,8 @@ export interface Harness {
   readonly other: OutfitScenario;
   /** Signs a person in and gives a client with the session. */
   signIn(email: string): Promise<Client>;
+  /** Tells the server what a test has changed behind its back. */
+  changed(): Promise<void>;
   /** Does the work that follows from what was sent. */
   jobsDone(): Promise<void>;
   close(): Promise<void>;
@@ -94,6 +97,9 @@ export async function startHarness(): Promise<Harness> {
         post: (path, body) =>
           call(path, { method: 'POST', headers: { ...headers, 'Content-Type': 'application/json' }, body: JSON.stringify(body ?? {}) }),
       };
+    },
+    async changed() {
+      for (const o of [mine, other]) await briefsChanged(deps, o.outfit.id);
     },
     async jobsDone() {
       // Jobs of these outfits may be under way in another test file, which works on the same queues.

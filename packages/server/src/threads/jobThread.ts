@@ -4,7 +4,7 @@ import { parentPort } from 'node:worker_threads';
 import { pino } from 'pino';
 import { realClock, settableClock } from '../clock';
 import { connect } from '../db/database';
-import { openBoss } from '../jobs/boss';
+import { jobsOf, openBoss } from '../jobs/boss';
 import { workOn } from '../jobs/work';
 import { listenWhileHolding } from '../water/lease';
 import { listenToInstruments } from '../water/instruments';
@@ -24,7 +24,7 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
   const clock = demoClock ?? realClock;
   parentPort?.on('message', (m: ClockSet) => demoClock?.set(m.setClockMs));
   const boss = await openBoss(config.databaseUrl, { size: 2, supervise: true });
-  await workOn(boss, { source, clock, config, log });
+  await workOn(boss, { source, clock, config, log, jobs: jobsOf(boss) });
   // Both servers of two ask for it; the queue takes one a span.
   const every = (name: 'poll-stations' | 'sweep', seconds: number) => {
     const ask = () => boss.send(name, {}, { singletonKey: 'all', singletonSeconds: seconds }).catch(() => undefined);

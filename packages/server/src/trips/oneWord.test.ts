@@ -109,6 +109,7 @@ describe.each([
 
     const [board] = (await captain.get(`/risks?date=${FRIDAY}`)).body;
     said.board = board.notKnown.includes('gust') ? 'unknown' : wordOf(board.lines);
+    await h.changed();
     const brief = (await captain.get(`/brief/${FRIDAY}`)).body.boats[0];
     said.brief = wordOf(brief.cautions);
     if (brief.plan && word !== 'over') said.briefStop = wordOf(brief.legRisks[0]);
@@ -140,6 +141,7 @@ describe('not known', () => {
     await h.owner.query('update boat set wind_limit_mps = null, gust_limit_mps = null, wave_limit_m = null where id = $1', [boatId]);
     const [board] = (await captain.get(`/risks?date=${FRIDAY}`)).body;
     expect(board.notKnown).toEqual(expect.arrayContaining(['wind', 'gust', 'wave']));
+    await h.changed();
     const brief = (await captain.get(`/brief/${FRIDAY}`)).body.boats[0];
     expect(brief.cautions.map((l: { text: string }) => l.text).join('; ')).toMatch(/Not known in open water: wind, gusts, waves/);
     await h.owner.query('update boat set wind_limit_mps = 12, gust_limit_mps = 15, wave_limit_m = 1 where id = $1', [boatId]);

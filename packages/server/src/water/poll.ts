@@ -41,17 +41,26 @@ export function latestRun(nowMs: number): number {
 /**
  * Polls every station of every outfit up to now. A station that fails keeps its last good readings, its error is stored
  * for the screen and it is left alone for a while; the others go on.
+ * @returns Readings stored, and the outfits that have a new forecast or late readings for stops already fished.
  */
-export async function pollStations(source: DataSource, client: StationClient, nowMs: number, backOff: BackOff = BACK_OFF): Promise<number> {
+export async function pollStations(
+  source: DataSource,
+  client: StationClient,
+  nowMs: number,
+  backOff: BackOff = BACK_OFF,
+): Promise<{ readonly stored: number; readonly outfits: readonly string[] }> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
+  const changed = new Set<string>();
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
     for (const station of stations) {
       if (station.nextTryAt && station.nextTryAt.getTime() > nowMs) continue;
       const note = (change: Partial<StationRow>) => inOutfit(source, id, (e) => e.update(StationEntity, { id: station.id }, change));
       try {
-        stored += await pollStation(source, client, station, nowMs);
+        const news = await pollStation(source, client, station, nowMs);
+        stored += news.stored;
+        if (news.forecast || news.stops > 0) changed.add(id);
         if (station.lastError !== null || station.failures > 0) await note({ lastError: null, failures: 0, nextTryAt: null });
       } catch (error) {
         const wait = Math.min(backOff.longestMs, backOff.firstMs * 2 ** Math.min(20, station.failures));
@@ -63,7 +72,7 @@ export async function pollStations(source: DataSource, client: StationClient, no
       }
     }
   }
-  return stored;
+  return { stored, outfits: [...changed] };
 }
 
 /**
@@ -118,11 +127,16 @@ async function fetchSpan(
   return stored;
 }
 
-async function pollStation(source: DataSource, client: StationClient, station: StationRow, nowMs: number): Promise<number> {
+async function pollStation(
+  source: DataSource,
+  client: StationClient,
+  station: StationRow,
+  nowMs: number,
+): Promise<{ stored: number; stops: number; forecast: boolean }> {
   const from = station.polledTo ? station.polledTo.getTime() - OVERLAP : nowMs - FIRST_LOOK;
   const stored = await fetchSpan(source, client, station, from, nowMs, nowMs, true);
   // Late readings change what is known of stops already fished.
-  if (stored > 0) await inOutfit(source, station.outfitId, (e) => refreshStops(e, station.waterId, from, nowMs, nowMs));
+  const stops = stored > 0 ? await inOutfit(source, station.outfitId, (e) => refreshStops(e, station.waterId, from, nowMs, nowMs)) : 0;
   const run = latestRun(nowMs);
   const known = await inOutfit(source, station.outfitId, (e) =>
     e.existsBy(ForecastEntity, { stationId: station.id, runAt: new Date(run) }),
@@ -131,7 +145,7 @@ async function pollStation(source: DataSource, client: StationClient, station: S
     const forecast = await client.forecast(station.path, run);
     await inOutfit(source, station.outfitId, (e) => storeForecast(e, station, forecast, nowMs));
   }
-  return stored;
+  return { stored, stops, forecast: !known };
 }
 
 async function storeReadings(

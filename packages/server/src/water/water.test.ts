@@ -99,7 +99,9 @@ describe('stations', () => {
 
   it('stores readings and a forecast with its members once it answers, and forgets the error', async () => {
     answer = good;
-    const stored = await pollStations(h.source, client(), TEST_NOW);
+    const { stored, outfits } = await pollStations(h.source, client(), TEST_NOW);
+    // A new forecast changes what briefs say.
+    expect(outfits).toContain(h.mine.outfit.id);
     expect(stored).toBeGreaterThan(300);
     const s = await state();
     expect(s.stations[0].lastError).toBeNull();
@@ -128,7 +130,7 @@ describe('stations', () => {
   });
 
   it('stores the same answer only once', async () => {
-    expect(await pollStations(h.source, client(), TEST_NOW)).toBe(0);
+    expect(await pollStations(h.source, client(), TEST_NOW)).toEqual({ stored: 0, outfits: [] });
   });
 });
 

@@ -47,6 +47,16 @@ create table known_device (
   foreign key (outfit_id, person_id) references person (outfit_id, id)
 );
 
+create table brief_kept (
+  outfit_id uuid not null references outfit,
+  date date not null,
+  seq bigint not null,
+  claimed bigint not null,
+  body_seq bigint,
+  body jsonb,
+  primary key (outfit_id, date)
+);
+
 -- How often something was tried; shared by all servers. Keys are digests.
 create table tries (key varchar(255) primary key, points int not null default 0, expire bigint);
 
@@ -98,7 +108,7 @@ export class Holds1780000000006 implements MigrationInterface {
     const [app, gate] = [await appRole(run), await gateRole(run)];
     await run.query(CHANGES);
     await run.query(GATE);
-    for (const table of ['trip_mate', 'known_device'])
+    for (const table of ['trip_mate', 'known_device', 'brief_kept'])
       await run.query(`
         alter table ${table} enable row level security;
         create policy own on ${table} using (outfit_id = ${MINE}) with check (outfit_id = ${MINE});

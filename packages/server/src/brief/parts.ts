@@ -1,7 +1,7 @@
 // Gathers today's stops and tomorrow's trips and lets the core compare.
-import type { BriefView } from '@bluffwind/contract/brief';
+import type { RiskLine } from '@bluffwind/contract/risk';
 import type { SavedPlan } from '@bluffwind/contract/plan';
-import { composeBrief, type RankedSpot, type StopOutcome } from '@bluffwind/core/brief/composeBrief';
+import type { RankedSpot, StopOutcome } from '@bluffwind/core/brief/composeBrief';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
@@ -14,13 +14,11 @@ import { holdsIn, limitWords, recheckWords, type Rule } from '@bluffwind/core/ru
 import { dateWords } from '@bluffwind/core/rules/seasonWords';
 import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
-import { PersonEntity } from '../db/entities/outfit';
 import { SpotEntity, type SpotRow } from '../db/entities/grounds';
-import { BriefEntity, BriefReadEntity, type TripRow } from '../db/entities/trip';
+import type { TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { effectiveBed } from '../grounds/chartData';
-import { mayShow } from '../grounds/mayShow';
-import { found, type Who } from '../http/context';
+import { found } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { restingSpots } from '../plan/resting';
 import { crewRules } from '../rules/crewRules';
@@ -28,9 +26,30 @@ import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { tripViews } from '../trips/tripViews';
 import { tripWords } from './tripWords';
 
-/** The brief for a date: what happened the day before, and what it changes. */
-export async function briefFor(entities: EntityManager, date: string, who: Who, nowMs: number): Promise<BriefView> {
-  const zone = await zoneOf(entities, who.outfitId);
+/** What a brief says of a trip, whoever reads it. */
+export interface BoatPart {
+  readonly tripId: string;
+  readonly worthNow: number | null;
+  readonly water: string;
+  readonly cautions: readonly RiskLine[];
+  readonly legRisks: readonly (readonly RiskLine[])[];
+  readonly rules: readonly string[];
+}
+
+/** What takes its time to work out of a brief: kept, and shown to each reader as far as it is for him. */
+export interface BriefParts {
+  readonly writtenAt: string;
+  readonly fishedTrips: number;
+  readonly outcomes: readonly StopOutcome[];
+  readonly waters: readonly { readonly name: string; readonly before: readonly RankedSpot[]; readonly after: readonly RankedSpot[] }[];
+  readonly boats: readonly BoatPart[];
+  readonly tired: readonly { readonly spotId: string; readonly words: string }[];
+  readonly resting: readonly { readonly spotId: string; readonly words: string }[];
+}
+
+/** The parts of the brief for a date: what happened the day before, and what it changes. The transaction sees all of the outfit. */
+export async function briefParts(entities: EntityManager, outfitId: string, date: string, nowMs: number): Promise<BriefParts> {
+  const zone = await zoneOf(entities, outfitId);
   const debriefDate = addDays(date, -1);
   const dayStart = startOfLocalDay(debriefDate, zone);
   const dayEnd = startOfLocalDay(date, zone);
@@ -40,52 +59,40 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
   const spots = await entities.find(SpotEntity);
   const waters = await entities.find(WaterEntity);
   const nameOf = (id: string) => spots.find((s) => s.id === id)?.name ?? '';
-  const shows = (o: { spotId: string }) => spots.some((s) => s.id === o.spotId && mayShow(s, who.role));
 
-  const everything: StopOutcome[] = [];
-  for (const trip of fished) everything.push(...(await outcomesOf(entities, trip, dayStart, until, nowMs, nameOf)));
+  const outcomes: StopOutcome[] = [];
+  for (const trip of fished) outcomes.push(...(await outcomesOf(entities, trip, dayStart, until, nowMs, nameOf)));
 
-  // Mates do not learn captains' spots here; the totals of the day count them all the same.
-  const outcomes = everything.filter(shows);
-  const day = composeBrief(everything, [], []);
-  const boats: BriefView['boats'] = [];
-  const changes: BriefView['changes'] = [];
-  let total = composeBrief(outcomes, [], []);
-  const published = await entities.findOneBy(BriefEntity, { date });
-  const reads = published ? await entities.findBy(BriefReadEntity, { briefId: published.id }) : [];
-  const people = await entities.find(PersonEntity);
+  const boats: BoatPart[] = [];
+  const changed: BriefParts['waters'][number][] = [];
   const rules = await crewRules(entities);
-  const views = await tripViews(entities, trips, who);
+  const views = await tripViews(entities, trips, { personId: '', outfitId, role: 'owner' });
   const ranked = new Set<string>();
   for (const trip of trips) {
     const desk = await loadDesk(entities, trip, nowMs, 'owner', { evidenceBeforeMs: until });
     const inputs = inputsOf(desk);
     const after = rankTrip(inputs);
+    const water = found(
+      waters.find((w) => w.id === trip.waterId),
+      'water',
+    );
     if (!ranked.has(trip.waterId)) {
       ranked.add(trip.waterId);
       const earlier: PlanInputs = { ...inputs, sets: inputs.sets.filter((s) => s.at < dayStart) };
       const before = rankTrip(earlier, { model: fitCatchRate(worldOf(inputs), earlier.sets) });
-      total = composeBrief(outcomes, rankedSpots(before, nameOf), rankedSpots(after, nameOf));
-      const water = waters.find((w) => w.id === trip.waterId)?.name ?? '';
-      changes.push(...total.changes.filter(shows).map((c) => ({ ...c, water })));
+      changed.push({ name: water.name, before: rankedSpots(before, nameOf), after: rankedSpots(after, nameOf) });
     }
     const view = found(
       views.find((v) => v.id === trip.id),
       'trip',
     );
     const { bed } = await effectiveBed(entities, trip.waterId);
-    const water = found(
-      waters.find((w) => w.id === trip.waterId),
-      'water',
-    );
     const words = tripWords(inputs, view, zone, openWater(bed, water));
     const risk = riskOfLegs(inputs, after, (desk.saved?.legs ?? []).map(stayOf));
     boats.push({
-      trip: view,
-      plan: desk.saved,
-      // A plan with a leg that is hidden from who asks cannot be weighed anew for him: it stays at what it was kept with.
-      worthNow: desk.saved && (desk.hiddenLegs > 0 ? desk.saved.expected : worthNow(inputs, after, desk.saved)),
-      ...words,
+      tripId: trip.id,
+      worthNow: desk.saved && worthNow(inputs, after, desk.saved),
+      water: words.water,
       cautions: [
         ...(desk.saved && desk.saved.notKnown.length > 0 ? [{ level: 'unknown' as const, text: laidWithout(desk.saved.notKnown) }] : []),
         ...words.cautions,
@@ -97,44 +104,19 @@ export async function briefFor(entities: EntityManager, date: string, who: Who, 
         rules,
         date,
         view.species.map((s) => s.id),
-        waters.find((w) => w.id === trip.waterId)?.ruleZone || null,
+        water.ruleZone || null,
         view.species,
       ),
-      readBy: reads.map((r) => people.find((p) => p.id === r.personId)?.name ?? ''),
     });
   }
-  const names: Record<string, string> = {};
-  for (const b of boats) {
-    const desk = b.plan?.legs ?? [];
-    for (const l of desk) names[l.spotId] = nameOf(l.spotId) || 'a kept spot';
-  }
-  const presentations: { id: string; name: string }[] = await entities.query('select id, name from presentation');
-  for (const p of presentations) names[p.id] = p.name;
   return {
-    date,
-    debriefDate,
-    zone,
     writtenAt: new Date(nowMs).toISOString(),
-    publishedAt: published?.publishedAt.toISOString() ?? null,
-    trips: fished.length,
-    fish: day.fish,
-    rodHours: day.rodHours,
-    expected: day.expected,
-    summary: total.summary,
-    againstPlan: [...total.againstPlan],
-    changes,
+    fishedTrips: fished.length,
+    outcomes,
+    waters: changed,
     boats,
-    leaveAlone: [
-      ...(await tiredSpots(entities, dayStart, who.role)),
-      ...(await restWords(
-        entities,
-        trips,
-        spots.filter((s) => mayShow(s, who.role)),
-        dayEnd,
-        zone,
-      )),
-    ],
-    names,
+    tired: await tiredSpots(entities, dayStart),
+    resting: await restWords(entities, trips, spots, dayEnd, zone),
   };
 }
 
@@ -217,26 +199,27 @@ function ruleWords(
 async function restWords(
   entities: EntityManager,
   trips: readonly TripRow[],
-  shown: readonly SpotRow[],
+  spots: readonly SpotRow[],
   dayMs: number,
   zone: string,
-): Promise<string[]> {
-  const words: string[] = [];
+): Promise<BriefParts['resting']> {
+  const words: BriefParts['resting'][number][] = [];
   for (const waterId of new Set(trips.map((t) => t.waterId))) {
-    for (const [id, until] of await restingSpots(entities, waterId, dayMs)) {
-      const spot = shown.find((s) => s.id === id);
-      if (spot) words.push(`${spot.name}: rests until ${dateWords(localDate(until, zone).slice(5))}`);
+    for (const [spotId, until] of await restingSpots(entities, waterId, dayMs)) {
+      const spot = spots.find((s) => s.id === spotId);
+      if (spot) words.push({ spotId, words: `${spot.name}: rests until ${dateWords(localDate(until, zone).slice(5))}` });
     }
   }
-  return words.sort();
+  return words.sort((a, b) => a.words.localeCompare(b.words));
 }
 
 /** Spots fished on four or more of the last five days. */
-async function tiredSpots(entities: EntityManager, dayStart: number, role: string): Promise<string[]> {
-  const rows: { name: string; days: number }[] = await entities.query(
-    `select sp.name, count(distinct date_trunc('day', st.started_at))::int as days from stop st join spot sp on sp.id = st.spot_id
-     where st.started_at >= $1 and st.started_at < $2 and st.deleted_at is null and (sp.privacy = 'crew' or $3) group by sp.name having count(distinct date_trunc('day', st.started_at)) >= 4 order by 2 desc, 1`,
-    [new Date(dayStart - 4 * 86_400_000), new Date(dayStart + 86_400_000), role !== 'mate'],
+async function tiredSpots(entities: EntityManager, dayStart: number): Promise<BriefParts['tired']> {
+  const rows: { id: string; name: string; days: number }[] = await entities.query(
+    `select sp.id, sp.name, count(distinct date_trunc('day', st.started_at))::int as days from stop st join spot sp on sp.id = st.spot_id
+     where st.started_at >= $1 and st.started_at < $2 and st.deleted_at is null
+     group by sp.id, sp.name having count(distinct date_trunc('day', st.started_at)) >= 4 order by 3 desc, 2`,
+    [new Date(dayStart - 4 * 86_400_000), new Date(dayStart + 86_400_000)],
   );
-  return rows.map((r) => `${r.name}: fished ${r.days} days of 5`);
+  return rows.map((r) => ({ spotId: r.id, words: `${r.name}: fished ${r.days} days of 5` }));
 }

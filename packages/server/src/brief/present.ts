@@ -1,0 +1,91 @@
+// A brief as one of the crew reads it: of what was worked out, that which is for him, with the plans and receipts of now.
+import type { BriefView } from '@bluffwind/contract/brief';
+import { composeBrief } from '@bluffwind/core/brief/composeBrief';
+import { addDays } from '@bluffwind/core/units/time';
+import type { EntityManager } from 'typeorm';
+import { SpotEntity } from '../db/entities/grounds';
+import { PersonEntity } from '../db/entities/outfit';
+import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
+import { mayShow } from '../grounds/mayShow';
+import { found, type Who } from '../http/context';
+import { savedPlan } from '../plan/desk';
+import { forEyes } from '../plan/forEyes';
+import { isAboard } from '../trips/crew';
+import { tripsOn, zoneOf } from '../trips/tripsOn';
+import { tripViews } from '../trips/tripViews';
+import type { BriefParts } from './parts';
+
+/** The brief for a date for one person, in whose transaction spots that are kept from him are no rows. */
+export async function presentBrief(entities: EntityManager, date: string, who: Who, parts: BriefParts): Promise<BriefView> {
+  const zone = await zoneOf(entities, who.outfitId);
+  const trips = await tripsOn(entities, date, zone);
+  const spots = await entities.find(SpotEntity);
+  const there = new Map(spots.map((s) => [s.id, s]));
+  const shows = ({ spotId }: { spotId: string }) => {
+    const spot = there.get(spotId);
+    return spot !== undefined && mayShow(spot, who.role);
+  };
+  // Nobody learns another's spots here; the totals of the day count them all the same.
+  const outcomes = parts.outcomes.filter(shows);
+  const day = composeBrief(parts.outcomes, [], []);
+  const mine = composeBrief(outcomes, [], []);
+  const changes = parts.waters.flatMap((w) =>
+    composeBrief(outcomes, w.before, w.after)
+      .changes.filter(shows)
+      .map((c) => ({ ...c, water: w.name })),
+  );
+  const last = parts.waters.at(-1);
+  const total = last ? composeBrief(outcomes, last.before, last.after) : mine;
+  const published = await entities.findOneBy(BriefEntity, { date });
+  const reads = published ? await entities.findBy(BriefReadEntity, { briefId: published.id }) : [];
+  const people = await entities.find(PersonEntity);
+  const readBy = reads.map((r) => people.find((p) => p.id === r.personId)?.name ?? '');
+  const names: Record<string, string> = {};
+  const boats: BriefView['boats'] = [];
+  for (const view of await tripViews(entities, trips, who)) {
+    const part = parts.boats.find((b) => b.tripId === view.id);
+    if (!part) continue;
+    const aboard = await isAboard(entities, view, who);
+    const names1 = (spotId: string) => there.has(spotId) && (aboard || shows({ spotId }));
+    const saved = await savedPlan(entities, view.id);
+    const plan = saved && forEyes(saved, names1);
+    const hidden = saved?.legs.some((l) => !there.has(l.spotId)) ?? false;
+    for (const l of plan?.legs ?? [])
+      names[l.spotId] = names1(l.spotId)
+        ? found(there.get(l.spotId), 'spot').name
+        : there.has(l.spotId)
+          ? 'a captain’s spot'
+          : 'a kept spot';
+    boats.push({
+      trip: view,
+      plan,
+      // A plan with a leg that is hidden from who asks is not weighed anew for him: it stays at what it was kept with.
+      worthNow: plan && (hidden ? plan.expected : part.worthNow),
+      water: part.water,
+      cautions: [...part.cautions],
+      // What is told of a spot that is not shown would give it away.
+      legRisks: part.legRisks.map((lines, i) => (names1(plan?.legs[i]?.spotId ?? '') ? [...lines] : [])),
+      rules: [...part.rules],
+      readBy,
+    });
+  }
+  const presentations: { id: string; name: string }[] = await entities.query('select id, name from presentation');
+  for (const p of presentations) names[p.id] = p.name;
+  return {
+    date,
+    debriefDate: addDays(date, -1),
+    zone,
+    writtenAt: parts.writtenAt,
+    publishedAt: published?.publishedAt.toISOString() ?? null,
+    trips: parts.fishedTrips,
+    fish: day.fish,
+    rodHours: day.rodHours,
+    expected: day.expected,
+    summary: total.summary,
+    againstPlan: [...total.againstPlan],
+    changes,
+    boats,
+    leaveAlone: [...parts.tired.filter(shows), ...parts.resting.filter(shows)].map((x) => x.words),
+    names,
+  };
+}
