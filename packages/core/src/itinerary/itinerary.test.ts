@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { ItineraryProblem } from './problem';
 import { randomProblem } from './randomProblem';
+import { testSeeds } from './testSeeds';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
 import { stayValues } from './stayValues';
@@ -24,7 +25,7 @@ function bruteForce(p: ItineraryProblem): number {
 
 describe('itinerary', () => {
   it('equals brute force on 30 random problems of 6 spots', () => {
-    for (let seed = 1; seed <= 30; seed++) {
+    for (const seed of testSeeds(1, 30)) {
       const p = randomProblem(seed, { spots: 6, steps: 36 });
       const solved = solveItinerary(p);
       expect(solved.proved).toBe(true);
@@ -33,7 +34,7 @@ describe('itinerary', () => {
   });
 
   it('proves optimality on 20 random problems of 12 spots and its legs score the same by hand', () => {
-    for (let seed = 100; seed < 120; seed++) {
+    for (const seed of testSeeds(100, 20)) {
       const p = randomProblem(seed);
       const solved = solveItinerary(p);
       expect(solved.proved).toBe(true);

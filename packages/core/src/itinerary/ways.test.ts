@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/seeded';
 import type { ItineraryProblem, ShutRanges } from './problem';
 import { randomProblem } from './randomProblem';
+import { testSeeds } from './testSeeds';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
 import { expectedFish } from './stayValues';
@@ -78,7 +79,7 @@ describe('ways shut by the sea', () => {
   });
 
   it('give the plan that sailing every order step by step finds', () => {
-    for (let seed = 1; seed <= 12; seed++) {
+    for (const seed of testSeeds(1, 12)) {
       const p = withShutWays(randomProblem(seed, { spots: 3, steps: 20 }), seed);
       const solved = solveItinerary(p);
       expect(solved.proved).toBe(true);
@@ -87,7 +88,7 @@ describe('ways shut by the sea', () => {
   });
 
   it('never make a day better, and their legs score the same by hand', () => {
-    for (let seed = 40; seed < 52; seed++) {
+    for (const seed of testSeeds(40, 12)) {
       const calm = randomProblem(seed);
       const p = withShutWays(calm, seed);
       const solved = solveItinerary(p);
