@@ -1,18 +1,21 @@
 // Files brought in: parsed on the device, sent as rows, stored whole or not at all, undone whole.
 import { z } from 'zod';
 import { position } from './grounds';
-import { id, instant } from './ids';
+import { count, EARLIEST_MS, id, instant, LATEST_MS } from './ids';
 
-const file = { id, fileName: z.string().trim().min(1).max(200), refused: z.int().nonnegative() };
+const file = { id, fileName: z.string().trim().min(1).max(200), refused: count };
 
 /** Readings as columns. */
 export const importReadings = z
   .object({
     ...file,
     source: z.enum(['csv', 'nmea', 'metar', 'river', 'tide']),
-    atMs: z.array(z.int()).min(1, 'the file gave no readings').max(200_000),
+    atMs: z
+      .array(z.int().min(EARLIEST_MS, 'expected 1900 to 2199').max(LATEST_MS, 'expected 1900 to 2199'))
+      .min(1, 'the file gave no readings')
+      .max(200_000),
     variable: z.array(z.string().max(40)),
-    value: z.array(z.number()),
+    value: z.array(z.number().min(-1e6).max(1e6)),
   })
   .strict();
 
@@ -25,7 +28,7 @@ export const importSoundings = z
     lon: z.array(z.number().min(-180).max(180)),
     soundedM: z.array(z.number().min(-20).max(1000)),
     /** Instants, 0 where unknown; the height of tide is taken off where they are known. */
-    atMs: z.array(z.int().nonnegative()),
+    atMs: z.array(z.int().nonnegative().max(LATEST_MS, 'expected up to 2199')),
   })
   .strict();
 

@@ -9,6 +9,7 @@ const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null 
 /** Reads a GeoJSON text. `line` of a place or refusal is its place among the features, from 1. */
 export function readGeoJson(text: string): PlacesRead {
   requireSize(text.length);
+  requireShallow(text);
   let root: unknown;
   try {
     root = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -60,6 +61,26 @@ export function readGeoJson(text: string): PlacesRead {
   }
   return { places, refused };
 }
+
+/** Features nest a few times; what nests deeper is no such file and would fill the stack. */
+const DEEPEST = 100;
+
+function requireShallow(text: string): void {
+  let depth = 0;
+  let quoted = false;
+  for (let i = 0; i < text.length; i++) {
+    const c = text.charCodeAt(i);
+    if (quoted) {
+      if (c === BACKSLASH) i++;
+      else if (c === QUOTE) quoted = false;
+    } else if (c === QUOTE) quoted = true;
+    else if (c === OPEN_ARRAY || c === OPEN_OBJECT) {
+      if (++depth > DEEPEST)
+        throw new UnreadableFile(`It nests deeper than ${DEEPEST} levels at character ${i + 1}.`, 'This is not a file of places.');
+    } else if (c === CLOSE_ARRAY || c === CLOSE_OBJECT) depth--;
+  }
+}
+const [QUOTE, BACKSLASH, OPEN_ARRAY, CLOSE_ARRAY, OPEN_OBJECT, CLOSE_OBJECT] = [34, 92, 91, 93, 123, 125];
 
 function shapesOf(g: Json, depth: number): { shape: 'point' | 'line' | 'area'; points: unknown[] }[] {
   const c = Array.isArray(g.coordinates) ? (g.coordinates as unknown[]) : [];

@@ -34,7 +34,7 @@ export function readKml(text: string): PlacesRead {
       depth--;
       if (mark && depth === mark.depth) {
         if (name === 'name') mark.name = value;
-        if (name === 'description') mark.note = value.replace(/<[^>]*>/g, ' ').trim();
+        if (name === 'description') mark.note = value.replace(/<[^<>]*>/g, ' ').trim();
       }
       if (name === 'coordinates' && shape && mark && !hole) {
         const points: [number, number][] = [];

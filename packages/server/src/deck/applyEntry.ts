@@ -9,6 +9,8 @@ import { Problem } from '../errors';
 
 /** How far a phone's clock may run ahead. */
 const AHEAD_MS = 2 * 60_000;
+/** Rods that one boat fishes at a time. */
+const MOST_RODS = 20;
 /** How long before its trip an entry may be made. */
 const EARLY_MS = 12 * 3_600_000;
 
@@ -38,6 +40,11 @@ export async function applyEntry(entities: EntityManager, trip: TripRow, entry: 
       }
       return;
     case 'start-stop': {
+      const rods = entry.sets.reduce((n, s) => n + s.rods, 0);
+      if (rods > MOST_RODS)
+        throw new Problem('invalid', `sets: ${rods} rods at one stop, at most ${MOST_RODS}`, [
+          { field: 'sets', message: `at most ${MOST_RODS} rods in all` },
+        ]);
       const spotId = await spotNow(entities, entry.spotId);
       const row = { id: entry.stopId, outfitId, tripId: trip.id, spotId, startedAt: at };
       const isNew = await insertOnce(

@@ -10,7 +10,8 @@ import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { gridded } from '../imports/storeSoundings';
-import { chartedGrid, featuresOf, marksOf, surveysOf } from './chartData';
+import { requireNear, requireSimple } from './drawn';
+import { chartedGrid, effectiveBed, featuresOf, marksOf, surveysOf } from './chartData';
 
 const byId = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -83,6 +84,8 @@ export function chartRoutes({ clock }: Deps) {
         throw new Problem('invalid', `points: an area needs at least 3, got ${body.points.length}`, [
           { field: 'points', message: 'at least 3' },
         ]);
+      if (isArea) requireSimple(body.points);
+      requireNear((await effectiveBed(entities, water.id)).bed, body.points);
       if (body.kind === 'passage' && body.detail.chartedDepthM === undefined)
         throw new Problem('invalid', 'detail.chartedDepthM: a passage needs its charted depth', [
           { field: 'detail.chartedDepthM', message: 'give the least depth on the way, below datum' },

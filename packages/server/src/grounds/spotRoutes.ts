@@ -3,6 +3,7 @@ import { id } from '@bluffwind/contract/ids';
 import { writeGeoJson } from '@bluffwind/core/formats/geojson';
 import { writeGpx } from '@bluffwind/core/formats/gpx';
 import { writeKml } from '@bluffwind/core/formats/kml';
+import { nameKey } from '@bluffwind/core/units/nameKey';
 import { measureSpot } from '@bluffwind/core/ground/measureSpot';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, IsNull } from 'typeorm';
@@ -14,6 +15,7 @@ import { Problem } from '../errors';
 import { type Deps, found, requireCaptain, type Who } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
+import { requireNear, requireSimple } from './drawn';
 import { effectiveBed } from './chartData';
 import { mayShow } from './mayShow';
 import { spotViews } from './spotViews';
@@ -36,7 +38,11 @@ export function spotRoutes({ clock }: Deps) {
       request: { params: byId },
       responses: answers(z.array(spotView), 'Spots with their totals'),
     }),
-    async (c) => await spotViews(c.get('entities'), c.req.valid('param').id, c.get('who').role, clock.now()),
+    async (c) => {
+      const entities = c.get('entities');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      return spotViews(entities, water.id, c.get('who').role, clock.now());
+    },
   );
   app.answer(
     createRoute({
@@ -55,7 +61,7 @@ export function spotRoutes({ clock }: Deps) {
       if (old && old.waterId !== water.id) throw new Problem('conflict', 'It is a spot of another water.');
       if (old?.retiredAt) throw new Problem('conflict', 'The spot has been retired.');
       await nameIsFree(entities, water.id, body);
-      await keeperMay(entities, who, body);
+      await keeperMay(entities, who, body, old);
       const row = await rowOf(entities, who, water.id, body, old);
       if (old) await entities.update(SpotEntity, { id: old.id }, row);
       else await entities.insert(SpotEntity, row);
@@ -155,20 +161,34 @@ export function spotRoutes({ clock }: Deps) {
 }
 
 /** Only a captain or the owner can keep a spot, and only with the captains' spots; a captain keeps for himself. */
-async function keeperMay(entities: EntityManager, who: Who, body: SpotEdit): Promise<void> {
+async function keeperMay(entities: EntityManager, who: Who, body: SpotEdit, old: SpotRow | null): Promise<void> {
   if (!body.keeperId) return;
   const refuse = (detail: string) => new Problem('invalid', `keeperId: ${detail}`, [{ field: 'keeperId', message: detail }]);
   if (body.privacy !== 'captain') throw refuse('only a captains\u2019 spot can be kept by one captain');
   const keeper = found(await entities.findOneBy(PersonEntity, { id: body.keeperId }), 'captain');
   if (keeper.role === 'mate') throw refuse(`${keeper.name} is a mate; a captain or the owner keeps a spot`);
   if (who.role !== 'owner' && keeper.id !== who.personId) throw refuse('a captain keeps a spot for himself; the owner for any captain');
+  if (who.role === 'owner' || !old || old.keeperId === body.keeperId) return;
+  // What others have fished is theirs as well.
+  const [others] = await entities.query(
+    `select exists (select from stop st join trip t on t.id = st.trip_id
+       where st.spot_id = $1 and st.deleted_at is null and t.captain_id <> $2) as fished`,
+    [old.id, body.keeperId],
+  );
+  if (others.fished)
+    throw new Problem('not_allowed', `${old.name} has been fished by others of the crew; only the owner can give it to one captain.`, [
+      { field: 'keeperId', message: 'ask the owner' },
+    ]);
 }
 
 async function nameIsFree(entities: EntityManager, waterId: string, body: SpotEdit): Promise<void> {
-  const same = await entities.findOneBy(SpotEntity, { waterId, name: body.name, retiredAt: IsNull() });
-  if (same && same.id !== body.id)
-    throw new Problem('conflict', `There is a spot named ${body.name} on this water already.`, [
-      { field: 'name', message: 'taken: choose another' },
+  const key = nameKey(body.name);
+  if (key === '') throw new Problem('invalid', 'name: it holds nothing that can be seen', [{ field: 'name', message: 'type a name' }]);
+  const spots = await entities.find(SpotEntity, { select: { id: true, name: true }, where: { waterId, retiredAt: IsNull() } });
+  const same = spots.find((s) => s.id !== body.id && nameKey(s.name) === key);
+  if (same)
+    throw new Problem('conflict', `There is a spot named ${same.name} on this water already.`, [
+      { field: 'name', message: 'taken, or too like another: choose another' },
     ]);
 }
 
@@ -178,7 +198,9 @@ async function rowOf(entities: EntityManager, who: Who, waterId: string, body: S
     throw new Problem('invalid', `points: a ${body.shape} needs at least ${least}, got ${body.points.length}`, [
       { field: 'points', message: `at least ${least}` },
     ]);
+  if (body.shape === 'area') requireSimple(body.points);
   const { bed } = await effectiveBed(entities, waterId);
+  requireNear(bed, body.points);
   const m = measureSpot(bed, body.shape, body.points);
   const depthMinM = body.depthMinM ?? m.depthMinM;
   const depthMaxM = body.depthMaxM ?? m.depthMaxM;

@@ -66,6 +66,33 @@ const FILE_MS = 120_000;
 const files = turns({ atOnce: 3, waiting: 6 });
 const filesOfOutfit = turns({ atOnce: 1, waiting: 2 });
 
+/** Escapes of a half of a character, or of NUL, which no text can hold. */
+const ESCAPED = /\\u(?:d[89a-f]|0000)/i;
+
+/** Throws Problem naming the first text that cannot be stored. */
+function requireWritable(text: string): void {
+  const bad = (value: unknown, path: string): string | null => {
+    if (typeof value === 'string') return value.isWellFormed() && !value.includes('\0') ? null : path;
+    if (typeof value !== 'object' || value === null) return null;
+    for (const [k, v] of Object.entries(value)) {
+      const at = bad(k, path === '' ? 'a name' : path) ?? bad(v, path === '' ? k : `${path}.${k}`);
+      if (at !== null) return at;
+    }
+    return null;
+  };
+  let field: string | null = null;
+  try {
+    field = bad(JSON.parse(text), '');
+  } catch {
+    // Not JSON, or nested without end: told as that by the check of the body.
+    return;
+  }
+  if (field !== null)
+    throw new Problem('invalid', `${field}: it holds a character that cannot be stored; type it again without pasting`, [
+      { field, message: 'a character that cannot be stored' },
+    ]);
+}
+
 /** Takes the whole body in before anything else happens: refused by its length before or while it is read, or when it does not arrive. */
 function taken({ maxBytes = MAX_BODY, slow = false }: RouteTerms): MiddlewareHandler<Env>[] {
   const within = maxBytes > MAX_BODY ? FILE_MS : BODY_MS;
@@ -84,7 +111,8 @@ function taken({ maxBytes = MAX_BODY, slow = false }: RouteTerms): MiddlewareHan
     });
     try {
       // Kept by the request: the check of the body reads the same text.
-      await Promise.race([c.req.text(), late]);
+      const text = await Promise.race([c.req.text(), late]);
+      if (ESCAPED.test(text)) requireWritable(text);
     } finally {
       clearTimeout(timer);
     }

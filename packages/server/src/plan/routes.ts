@@ -76,7 +76,7 @@ export function planRoutes({ clock }: Deps) {
     createRoute({
       method: 'get',
       path: '/trips/{id}/plans/{version}',
-      request: { params: z.object({ id, version: z.coerce.number().int().positive() }) },
+      request: { params: z.object({ id, version: z.coerce.number().int().positive().max(2_147_483_647) }) },
       responses: answers(savedPlanSchema, 'A plan as it was kept, with what it was made from'),
     }),
     async (c) => {

@@ -1,4 +1,5 @@
 import { familyEdit, familyId, familyView, presentationEdit, presentationsView, presentationView } from '@bluffwind/contract/presentations';
+import { nameKey } from '@bluffwind/core/units/nameKey';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
@@ -49,10 +50,11 @@ export function presentationRoutes({ clock }: Deps) {
       const [entities, who] = [c.get('entities'), c.get('who')];
       const { id, ...body } = c.req.valid('json');
       found(await entities.findOneBy(FamilyEntity, { id: body.familyId }), 'family');
-      const same = await entities.findOneBy(PresentationEntity, { name: body.name });
-      if (same && same.id !== id)
-        throw new Problem('conflict', `There is a presentation named ${body.name} already.`, [
-          { field: 'name', message: 'another presentation has this name' },
+      const key = nameKey(body.name);
+      const same = (await entities.find(PresentationEntity)).find((p) => p.id !== id && nameKey(p.name) === key);
+      if (same)
+        throw new Problem('conflict', `There is a presentation named ${same.name} already.`, [
+          { field: 'name', message: 'another presentation has this name, or one too like it' },
         ]);
       const known = await entities.findOneBy(PresentationEntity, { id });
       if (known) await entities.update(PresentationEntity, { id }, body);

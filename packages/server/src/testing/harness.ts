@@ -22,6 +22,8 @@ export interface Harness {
   readonly other: OutfitScenario;
   /** Signs a person in and gives a client with the session. */
   signIn(email: string): Promise<Client>;
+  /** The same as a header, for requests made by hand. */
+  cookieOf(email: string): Promise<string>;
   /** Tells the server what a test has changed behind its back. */
   changed(): Promise<void>;
   /** Does the work that follows from what was sent. */
@@ -77,6 +79,18 @@ export async function startHarness(): Promise<Harness> {
     const response = await app.request(`/api${path}`, init);
     return { status: response.status, body: await response.json() };
   };
+  const cookieOf = async (email: string): Promise<string> => {
+    const response = await app.request('/api/sign-in', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ email, password: PASSWORD }),
+    });
+    if (response.status !== 200) throw new Error(`sign-in failed: ${await response.text()}`);
+    return response.headers
+      .getSetCookie()
+      .map((cookie) => cookie.split(';')[0])
+      .join('; ');
+  };
   return {
     owner,
     source,
@@ -84,14 +98,9 @@ export async function startHarness(): Promise<Harness> {
     app,
     mine,
     other,
+    cookieOf,
     async signIn(email) {
-      const response = await app.request('/api/sign-in', {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ email, password: PASSWORD }),
-      });
-      if (response.status !== 200) throw new Error(`sign-in failed: ${await response.text()}`);
-      const headers = { Cookie: (response.headers.get('set-cookie') ?? '').split(';')[0] as string };
+      const headers = { Cookie: await cookieOf(email) };
       return {
         get: (path) => call(path, { headers }),
         post: (path, body) =>

@@ -1,7 +1,7 @@
 import { id } from '@bluffwind/contract/ids';
 import { board, newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
 import { closedBy, limitWords } from '@bluffwind/core/rules/verdict';
-import { addDays, DAY, localDate, localTime } from '@bluffwind/core/units/time';
+import { addDays, DAY, localDate, localTime, MINUTE } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
@@ -79,10 +79,19 @@ export function tripRoutes({ clock }: Deps) {
         throw new Problem('ends_before_start', '', [{ field: 'endsAt', message: `expected after ${body.startsAt}, got ${body.endsAt}` }]);
       if (to - from > DAY)
         throw new Problem('invalid', 'endsAt: a trip lasts at most 24 h', [{ field: 'endsAt', message: 'at most 24 h after the start' }]);
+      requireRealTimes(from, to, clock.now());
       const boat = found(await entities.findOneBy(BoatEntity, { id: body.boatId }), 'boat');
-      found(await entities.findOneBy(PersonEntity, { id: body.captainId }), 'captain');
-      found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
-      for (const s of body.speciesIds) found(await entities.findOneBy(SpeciesEntity, { id: s }), 'species');
+      const captain = found(await entities.findOneBy(PersonEntity, { id: body.captainId, active: true }), 'captain');
+      if (captain.role === 'mate')
+        throw new Problem('invalid', `captainId: ${captain.name} is a mate; name a captain`, [{ field: 'captainId', message: 'a mate' }]);
+      const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
+      for (const [i, s] of body.speciesIds.entries()) {
+        const species = found(await entities.findOneBy(SpeciesEntity, { id: s }), 'species');
+        if (species.habitat !== water.kind)
+          throw new Problem('invalid', `speciesIds: ${species.name} lives in ${species.habitat} water, ${water.name} is ${water.kind}`, [
+            { field: `speciesIds.${i}`, message: `not in ${water.kind} water` },
+          ]);
+      }
       for (const k of body.clientIds) found(await entities.findOneBy(ClientEntity, { id: k }), 'client');
       if (body.clientIds.length > boat.seats) {
         throw new Problem('too_many_guests', `${body.clientIds.length} guests, ${boat.name} has ${boat.seats} seats`, [
@@ -110,6 +119,20 @@ export function tripRoutes({ clock }: Deps) {
     },
   );
   return app;
+}
+
+/** A trip lasts half an hour at least and is not planned years away. */
+const SHORTEST_MS = 30 * MINUTE;
+const LONGEST_BACK_MS = 400 * DAY;
+const FURTHEST_MS = 1100 * DAY;
+
+function requireRealTimes(from: number, to: number, nowMs: number): void {
+  if (to - from < SHORTEST_MS)
+    throw new Problem('invalid', 'endsAt: a trip lasts at least 30 min', [{ field: 'endsAt', message: 'at least 30 min after the start' }]);
+  if (from < nowMs - LONGEST_BACK_MS || from > nowMs + FURTHEST_MS)
+    throw new Problem('invalid', 'startsAt: expected within the last year or the next three', [
+      { field: 'startsAt', message: 'within the last year or the next three' },
+    ]);
 }
 
 /** A species that is closed on the day of a trip is no goal of it. */

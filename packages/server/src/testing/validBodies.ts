@@ -1,0 +1,213 @@
+// Valid bodies of every route, and rows for them: what tests of strangers and of bad input begin from.
+import { randomUUID } from 'node:crypto';
+import { ALL_SEEN } from './allSeen';
+import { emailOf, type Harness } from './harness';
+import { TEST_NOW } from './smallOutfit';
+
+export const iso = (ms: number) => new Date(ms).toISOString();
+
+/** Valid bodies of the routes that take one, naming rows of an outfit. */
+export function bodies(o: Harness['mine']): Record<string, unknown> {
+  const trip = o.trips.at(-1);
+  const spot = o.spots[0];
+  if (!trip || !spot) throw new Error('the outfit has no trip or spot');
+  return {
+    '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
+    '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
+    '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },
+    '/trips/{id}/plans': {
+      id: randomUUID(),
+      replaces: 0,
+      seen: ALL_SEEN,
+      bans: [],
+      legs: [
+        {
+          spotId: spot.id,
+          startAt: iso(Date.parse(trip.startsAt) + 3_600_000),
+          departAt: iso(Date.parse(trip.startsAt) + 7_200_000),
+          pinned: false,
+        },
+      ],
+    },
+    '/deck/{tripId}/entries': { entries: [{ kind: 'begin-trip', entryId: randomUUID(), at: iso(TEST_NOW) }] },
+    '/trips': {
+      id: randomUUID(),
+      boatId: o.boats[0]?.id,
+      captainId: o.people[1]?.id,
+      waterId: o.waters[0]?.id,
+      startsAt: iso(TEST_NOW + 40 * 3_600_000),
+      endsAt: iso(TEST_NOW + 44 * 3_600_000),
+      goal: 'numbers',
+      speciesIds: [o.species[0]?.id],
+      rods: 1,
+      skill: 1,
+      wish: '',
+      clientIds: [],
+    },
+    '/readings/{readingId}/correct': { id: randomUUID(), value: 2 },
+    '/waters/{id}/spots': spotBody(spot),
+    '/spots/{id}/merge': { into: o.spots[1]?.id },
+    '/waters/{id}/features': {
+      id: randomUUID(),
+      kind: 'track',
+      name: 'Drift',
+      points: [
+        [-35.24, 47.59],
+        [-35.23, 47.59],
+      ],
+      detail: {},
+    },
+    '/waters/{id}/dismissals': { kind: 'hump', lat: 47.59, lon: -35.24 },
+    '/waters/{id}/imports/readings': {
+      id: randomUUID(),
+      fileName: 'a.csv',
+      refused: 0,
+      source: 'csv',
+      atMs: [TEST_NOW - 3_600_000],
+      variable: ['waterTempC'],
+      value: [14],
+    },
+    '/waters/{id}/imports/soundings': {
+      id: randomUUID(),
+      fileName: 's.csv',
+      refused: 0,
+      transducerM: 0,
+      lat: [47.59, 47.591, 47.592],
+      lon: [-35.24, -35.241, -35.239],
+      soundedM: [4, 5, 6],
+      atMs: [0, 0, 0],
+    },
+    '/waters/{id}/imports/places': {
+      id: randomUUID(),
+      fileName: 'p.gpx',
+      refused: 0,
+      privacy: 'crew',
+      places: [{ name: 'Mark', note: '', shape: 'point', points: [[-35.24, 47.59]], as: 'spot', into: null }],
+    },
+    '/trips/{id}/fit': { patienceMin: 30, breaks: [], aboard: null },
+    '/trips/{id}/mates': { personIds: [o.people[2]?.id] },
+    '/sessions/end': { id: null },
+    '/clients/{id}/notes': { experience: 2, hand: 'left', wishes: '' },
+    '/families/{familyId}': familyBody,
+    '/presentations': {
+      id: randomUUID(),
+      familyId: 'F9',
+      name: `Shad ${randomUUID()}`,
+      habitat: 'both',
+      sizeMm: null,
+      weightG: 7,
+      colour: '',
+      leaderKg: null,
+      retrieve: '',
+      pauseS: null,
+      look: null,
+      active: true,
+    },
+    '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
+  };
+}
+
+const familyBody = {
+  name: 'Soft lure',
+  depthMinM: 0.5,
+  depthMaxM: 6,
+  tempMinC: 5,
+  tempMaxC: 25,
+  clarityMinM: null,
+  clarityMaxM: null,
+  windMinMps: null,
+  windMaxMps: null,
+  currentMinMps: null,
+  currentMaxMps: null,
+  light: [],
+  cover: [],
+  months: [],
+  coverRate: 2,
+  skill: 1,
+  snag: 1,
+  zone: 'bottom',
+  look: 'natural',
+  rods: 1,
+  costPerHour: 0,
+  forage: [],
+  handling: '',
+};
+
+const spotBody = (spot: Harness['mine']['spots'][number]) => ({
+  id: randomUUID(),
+  name: `New ${spot.name}`,
+  structure: 'rock',
+  bottom: 'rock',
+  shape: 'point',
+  points: [[spot.lon, spot.lat]],
+  depthMinM: null,
+  depthMaxM: null,
+  accessDepthM: null,
+  privacy: 'crew',
+  hazards: [],
+  legality: '',
+  restDays: 0,
+  pressure: 1,
+});
+
+/** Things of the first outfit that tests make: an import, a feature, a survey, a reading. */
+export const made: Record<'/imports' | '/features' | '/surveys' | '/readings', string> = {
+  '/imports': '',
+  '/features': '',
+  '/surveys': '',
+  '/readings': '',
+};
+
+/** A route's address with ids of an outfit in it. */
+export function fill(path: string, o: Harness['mine']): string {
+  const first = `/${path.split('/')[1]}`;
+  const own = made[first as keyof typeof made];
+  const id =
+    own ??
+    (path.startsWith('/waters')
+      ? o.waters[0]?.id
+      : path.startsWith('/spots')
+        ? o.spots[0]?.id
+        : path.startsWith('/boats')
+          ? o.boats[0]?.id
+          : path.startsWith('/clients')
+            ? o.clients[0]?.id
+            : o.trips.at(-1)?.id);
+  const query = path.endsWith('/state')
+    ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}`
+    : path === '/trips' || path === '/risks'
+      ? '?date=2026-06-19'
+      : path.endsWith('/export')
+        ? '?format=gpx'
+        : '';
+  return (
+    path
+      .replace(/\{(id|tripId|readingId)\}/, id as string)
+      .replace('{date}', '2026-06-19')
+      .replace('{version}', '1')
+      .replace('{familyId}', 'F9') + query
+  );
+}
+
+/** Makes the rows that ids of some routes name. */
+export async function makeRows(h: Harness): Promise<void> {
+  const captain = await h.signIn(emailOf(h.mine, 'captain'));
+  const post = async (path: string) => {
+    const answer = await captain.post(fill(path, h.mine), bodies(h.mine)[path]);
+    if (answer.status !== 200) throw new Error(`${path}: ${JSON.stringify(answer.body)}`);
+    return answer.body;
+  };
+  made['/readings'] = (await post('/waters/{id}/readings')).readingId;
+  made['/features'] = (await post('/waters/{id}/features')).id;
+  made['/imports'] = (await post('/waters/{id}/imports/soundings')).id;
+  const chart = await captain.get(fill('/waters/{id}/chart', h.mine));
+  made['/surveys'] = chart.body.surveys[0].id;
+}
+
+/** Every route of the published description. */
+export async function routes(h: Harness): Promise<{ method: string; path: string }[]> {
+  const doc = await (await h.app.request('/api/openapi.json')).json();
+  return Object.entries(doc.paths as Record<string, object>).flatMap(([path, methods]) =>
+    Object.keys(methods).map((m) => ({ method: m.toUpperCase(), path: path.replace(/^\/api/, '') })),
+  );
+}
