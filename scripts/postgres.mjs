@@ -25,10 +25,10 @@ function owner() {
 
 /**
  * Starts the cluster in a folder.
- * @param {string} folder - Holds data, password, lock and log. @param {{ durable?: boolean }} options - Durable by default; tests are not.
+ * @param {string} folder - Holds data, password, lock and log. @param {{ durable?: boolean, port?: number }} options - Durable by default; tests are not. Any free port by default.
  * @returns {Promise<{ ownerUrl: string, appUrl: string, fresh: boolean, pid: number, stop: () => Promise<void> }>}
  */
-export async function startPostgres(folder, { durable = true } = {}) {
+export async function startPostgres(folder, { durable = true, port: wanted = 0 } = {}) {
   const bin = await ensurePostgres();
   const as = owner();
   mkdirSync(folder, { recursive: true });
@@ -69,7 +69,7 @@ export async function startPostgres(folder, { durable = true } = {}) {
     if (made.status !== 0) throw new Stop(`initdb failed:\n${made.stderr || made.error?.message}`);
   }
   removeStalePid(data);
-  const port = await freePort();
+  const port = wanted || (await freePort());
   const secret = readFileSync(secretFile, 'utf8');
   const log = openSync(path.join(folder, 'postgres.log'), 'a');
   const settings = {
@@ -113,7 +113,17 @@ export async function startPostgres(folder, { durable = true } = {}) {
     adminUrl: adminUrl('bluffwind'),
     appUrl: url('bluffwind_app'),
     fresh,
+    port,
     pid: child.pid,
+    /** Ends it as a power cut would. */
+    crash: () =>
+      new Promise((resolve) => {
+        child.on('exit', () => {
+          release();
+          resolve();
+        });
+        child.kill('SIGKILL');
+      }),
     stop: () =>
       new Promise((resolve) => {
         const end = () => {

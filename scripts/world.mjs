@@ -12,7 +12,7 @@ const file = (name) => path.join(ROOT, 'dist', name);
  * Database, station and server with demo data.
  * @param {{ name: string, reset?: boolean, durable?: boolean, port?: number, web?: boolean }} options
  */
-export async function startWorld({ name, reset = false, durable = true, port = 0, web = true, quiet = false }) {
+export async function startWorld({ name, reset = false, durable = true, port = 0, web = true, quiet = false, more = {} }) {
   const tell = quiet ? () => {} : say;
   const folder = clusterFolder(name);
   if (reset) rmSync(folder, { recursive: true, force: true });
@@ -22,8 +22,8 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     for (const s of stops.splice(0).reverse()) await s();
   };
   try {
-    const db = await startPostgres(folder, { durable });
-    stops.push(db.stop);
+    let db = await startPostgres(folder, { durable });
+    stops.push(() => db.stop());
     tell('Starting the simulated station and boat instrument ...');
     let station = await startListening('station', process.execPath, [file('sim.mjs'), 'station']);
     stops.push(() => stopChild(station.child));
@@ -33,6 +33,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       STATION_URL: station.url,
       BLUFFWIND_DEMO: 'yes',
       LOG_LEVEL: 'warn',
+      ...more,
     };
     await run(process.execPath, [file('server.mjs'), 'migrate'], { env, quiet: true });
     if (await isEmpty(db.adminUrl)) {
@@ -71,6 +72,20 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
         serverEnv.PORT = String(new URL(server.url).port);
         server = await start();
       },
+      /** Ends PostgreSQL without warning and starts it again at the same address. */
+      async crashPostgres() {
+        await db.crash();
+        db = await startPostgres(folder, { durable, port: db.port });
+      },
+      /** Starts one more server on the same database; returns its address and how to stop it. */
+      async oneMore(env = {}) {
+        const other = await startListening('server', process.execPath, [file('server.mjs'), 'serve'], {
+          env: { ...serverEnv, PORT: '0', ...env },
+        });
+        stops.push(() => stopChild(other.child));
+        return { url: other.url, stop: () => stopChild(other.child) };
+      },
+      serverPid: () => server.child.pid,
       /** Puts another station in the place of the one that runs: 'station', 'broken-station', or null for none. */
       async replaceStation(kind) {
         await stopChild(station.child);

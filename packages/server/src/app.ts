@@ -56,6 +56,7 @@ const MOST_WAITING = 400;
 export function createApp(deps: Deps) {
   const app = new OpenAPIHono<Env>();
   const inTurn = turns({ atOnce: Math.max(2, Math.ceil(deps.config.databasePool * 0.6)), waiting: MOST_WAITING });
+  if (deps.metrics) app.use(deps.metrics.watch);
   app.use(
     secureHeaders({
       // Styles from scripts: charts and map set element styles.

@@ -5,6 +5,7 @@ const schema = z.object({
   DATABASE_OWNER_URL: z.url({ protocol: /^postgres(ql)?$/ }).optional(),
   DATABASE_POOL: z.coerce.number().int().min(2).max(200).default(10),
   THREADS: z.coerce.number().int().min(1).max(64).default(2),
+  METRICS_PORT: z.coerce.number().int().min(1).max(65535).optional(),
   PORT: z.coerce.number().int().min(0).max(65535).default(8080),
   HOST: z.string().default('127.0.0.1'),
   STATION_URL: z.url({ protocol: /^https?$/ }).optional(),
@@ -25,6 +26,8 @@ export interface Config {
   readonly ownerUrl: string | null;
   /** Connections to the database. */
   readonly databasePool: number;
+  /** Port of the figures; null serves none. */
+  readonly metricsPort: number | null;
   /** Threads that answer what takes long. */
   readonly threads: number;
   /** The role of DATABASE_URL, to which migrations grant what it needs. */
@@ -62,6 +65,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     ownerUrl: e.DATABASE_OWNER_URL ?? null,
     databasePool: e.DATABASE_POOL,
     threads: e.THREADS,
+    metricsPort: e.METRICS_PORT ?? null,
     appRole: decodeURIComponent(new URL(e.DATABASE_URL).username) || 'bluffwind_app',
     port: e.PORT,
     host: e.HOST,

@@ -13,6 +13,7 @@ import { storeStopConditions } from './deck/stopConditions';
 import { jobsOf, openBoss, prepareQueues } from './jobs/boss';
 import { loadScenario } from './scenario/loadScenario';
 import { fetchHistory, pollStations } from './water/poll';
+import { serveMetrics } from './metrics';
 import { workInThread } from './threads/jobThread';
 import type { ClockSet, ThreadStart } from './threads/messages';
 import { startThreads } from './threads/pool';
@@ -91,7 +92,17 @@ async function serveCommand(config: Config): Promise<void> {
   };
   const threads = startThreads(script, config.threads, started);
   const jobs = jobsOf(await openBoss(config.databaseUrl));
-  const app = createApp({ source, clock: clock ?? realClock, demoClock: clock, config, log, jobs, threads });
+  const metrics = config.metricsPort === null ? undefined : serveMetrics(source, config.metricsPort, config.host);
+  const app = createApp({
+    source,
+    clock: clock ?? realClock,
+    demoClock: clock,
+    config,
+    log,
+    jobs,
+    threads,
+    ...(metrics ? { metrics } : {}),
+  });
   const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host, serverOptions: TIME_LIMITS }, (address) => {
     process.stdout.write(`listening on http://${config.host}:${address.port}\n`);
   }) as Server;
@@ -110,6 +121,7 @@ async function serveCommand(config: Config): Promise<void> {
     if (stopping) return;
     stopping = true;
     clearInterval(timer);
+    metrics?.server.close();
     // What is under way may end; nothing new is taken.
     server.close(async () => {
       await Promise.all([threads.close(), jobThread.terminate()]);

@@ -5,6 +5,7 @@ import type { Clock, SettableClock } from '../clock';
 import type { Config } from '../config';
 import type { Role } from '../db/entities/outfit';
 import type { Jobs } from '../jobs/boss';
+import type { Metrics } from '../metrics';
 import type { Threads } from '../threads/pool';
 import { type FieldFault, Problem } from '../errors';
 
@@ -31,6 +32,8 @@ export interface Deps {
   readonly jobs: Jobs;
   /** Where slow requests are answered; null when it is here. */
   readonly threads: Threads | null;
+  /** Counts requests; absent where nobody watches. */
+  readonly metrics?: Metrics;
   /** This is such a thread: who asks was found out before. */
   readonly inThread?: boolean;
   readonly log: Logger;

@@ -11,24 +11,26 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
   const trip = o.trips.at(-1);
   const spot = o.spots[0];
   if (!trip || !spot) throw new Error('the outfit has no trip or spot');
+  const plan = {
+    id: randomUUID(),
+    replaces: 0,
+    seen: ALL_SEEN,
+    bans: [],
+    legs: [
+      {
+        spotId: spot.id,
+        startAt: iso(Date.parse(trip.startsAt) + 3_600_000),
+        departAt: iso(Date.parse(trip.startsAt) + 7_200_000),
+        pinned: false,
+      },
+    ],
+  };
   return {
+    '/fleet/plans': { plans: [{ ...plan, tripId: trip.id }] },
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
     '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
     '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },
-    '/trips/{id}/plans': {
-      id: randomUUID(),
-      replaces: 0,
-      seen: ALL_SEEN,
-      bans: [],
-      legs: [
-        {
-          spotId: spot.id,
-          startAt: iso(Date.parse(trip.startsAt) + 3_600_000),
-          departAt: iso(Date.parse(trip.startsAt) + 7_200_000),
-          pinned: false,
-        },
-      ],
-    },
+    '/trips/{id}/plans': plan,
     '/deck/{tripId}/entries': { entries: [{ kind: 'begin-trip', entryId: randomUUID(), at: iso(TEST_NOW) }] },
     '/trips': {
       id: randomUUID(),

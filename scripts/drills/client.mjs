@@ -1,0 +1,117 @@
+// People at their screens and phones, for the drills.
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+
+export const PASSWORD = 'lanyard-and-plug';
+export const pause = (ms) => new Promise((r) => setTimeout(r, ms));
+
+/** A person signed in: `ask(method, path, body?, { signal? })` gives status, body, headers and milliseconds. */
+export async function signIn(url, email) {
+  const response = await fetch(`${url}/api/sign-in`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ email, password: PASSWORD }),
+  });
+  if (response.status !== 200) throw new Error(`sign-in of ${email}: ${response.status} ${await response.text()}`);
+  const cookie = response.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0])
+    .join('; ');
+  return {
+    cookie,
+    async ask(method, path, body, { signal, headers = {}, at = url } = {}) {
+      const from = performance.now();
+      const answer = await fetch(`${at}/api${path}`, {
+        method,
+        signal,
+        headers: { Cookie: cookie, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      });
+      const text = await answer.text();
+      const ms = performance.now() - from;
+      const json = () => (text === '' ? null : JSON.parse(text));
+      return { status: answer.status, json, bytes: text.length, headers: answer.headers, ms };
+    },
+  };
+}
+
+/** The demo's trips of tomorrow, and its clock set into them. */
+export async function tripsUnderWay(person) {
+  const { tomorrow } = (await person.ask('GET', '/board')).json();
+  await person.ask('POST', '/demo/clock', { now: '2026-06-19T12:30:00.000Z' });
+  const { waters, species, presentations } = (await person.ask('GET', '/outfit')).json();
+  const spots = {};
+  for (const w of waters) spots[w.id] = (await person.ask('GET', `/waters/${w.id}/spots`)).json();
+  return tomorrow.map((t) => {
+    const salt = waters.find((w) => w.id === t.water.id).kind;
+    return {
+      id: t.id,
+      startMs: Date.parse(t.startsAt),
+      spot: spots[t.water.id][0].id,
+      species: species.find((s) => s.habitat === salt).id,
+      presentation: presentations.find((p) => p.habitat === 'both' || p.habitat === salt).id,
+    };
+  });
+}
+
+/** Entries of one stop: its start and so many fish. */
+export function stopOf(trip, fish, atMs) {
+  const [stopId, setId] = [randomUUID(), randomUUID()];
+  const at = (k) => new Date(atMs + k * 1000).toISOString();
+  const start = {
+    kind: 'start-stop',
+    entryId: randomUUID(),
+    at: at(0),
+    stopId,
+    spotId: trip.spot,
+    sets: [{ id: setId, presentationId: trip.presentation, rods: 2 }],
+  };
+  const catches = Array.from({ length: fish }, (_, k) => ({
+    kind: 'catch',
+    entryId: randomUUID(),
+    at: at(1 + (k % 300)),
+    catchId: randomUUID(),
+    setId,
+    speciesId: trip.species,
+    clientId: null,
+    lengthMm: 200 + (k % 300),
+    lengthKind: 'total',
+    outcome: 'landed',
+    kept: false,
+  }));
+  return [start, ...catches];
+}
+
+export function percentile(values, p) {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * p))] ?? 0;
+}
+
+/** Watches a server: the longest that its main thread did not come to its work, and most memory. */
+export function watch(metrics, pidOf) {
+  let [longestMs, mostMb] = [0, 0];
+  const look = async () => {
+    const text = await fetch(metrics)
+      .then((r) => r.text())
+      .catch(() => '');
+    const lag = /^nodejs_eventloop_lag_max_seconds (\S+)/m.exec(text);
+    if (lag) longestMs = Math.max(longestMs, Number(lag[1]) * 1000);
+    try {
+      const rss = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pidOf()}/status`, 'utf8'));
+      mostMb = Math.max(mostMb, Number(rss[1]) / 1024);
+    } catch {
+      // Between a crash and the next start.
+    }
+  };
+  // What happened before the drill does not count: the figure is since it was last asked for.
+  const begun = look().then(() => {
+    longestMs = 0;
+  });
+  const timer = setInterval(look, 1000);
+  return async () => {
+    clearInterval(timer);
+    await begun;
+    await look();
+    return { longestMs: Math.round(longestMs), mostMb: Math.round(mostMb) };
+  };
+}

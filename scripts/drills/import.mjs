@@ -1,0 +1,74 @@
+import { randomUUID } from 'node:crypto';
+import { pause, percentile, signIn, watch } from './client.mjs';
+
+export const title = '300,000 soundings and 2,000 marks brought in beside other outfits';
+
+export async function drill({ world, metrics, say }) {
+  const captain = await signIn(world.url, 'runa@greywether.example');
+  const other = await signIn(world.url, 'ottoline@farrowreach.example');
+  const { waters } = (await captain.ask('GET', '/outfit')).json();
+  const trip = (await captain.ask('GET', '/board')).json().tomorrow[0];
+  const water = waters.find((w) => w.id === trip.water.id);
+  const chart = (await captain.ask('GET', `/waters/${water.id}/chart`)).json().bed;
+  const near = (n) => ({ lat: chart.lat0 + 0.005 + ((n * 7919) % 1000) * 2e-5, lon: chart.lon0 + 0.02 + ((n * 104729) % 1000) * 4e-5 });
+  const n = 300_000;
+  const list = Array.from({ length: n }, (_, i) => near(i));
+  const done = watch(metrics, world.serverPid);
+  let over = false;
+  const times = [];
+  const bad = [];
+  const readers = Promise.all(
+    ['/me', '/board', '/outfit', `/log`].map(async (path) => {
+      while (!over) {
+        const a = await other.ask('GET', path);
+        times.push(a.ms);
+        if (a.status >= 400) bad.push(a.status);
+        await pause(40);
+      }
+    }),
+  );
+  const from = performance.now();
+  const soundings = await captain.ask('POST', `/waters/${water.id}/imports/soundings`, {
+    id: randomUUID(),
+    fileName: 'day.csv',
+    refused: 0,
+    transducerM: 0.3,
+    lat: list.map((p) => p.lat),
+    lon: list.map((p) => p.lon),
+    soundedM: list.map((_, i) => 3 + (i % 40) / 10),
+    atMs: list.map(() => 0),
+  });
+  say(`soundings: ${soundings.status} in ${((performance.now() - from) / 1000).toFixed(1)} s`);
+  const marks = Array.from({ length: 2000 }, (_, i) => {
+    const p = near(i * 31);
+    return { name: `Mark ${i}`, note: '', shape: 'point', points: [[p.lon, p.lat]], as: 'spot', into: null };
+  });
+  const at = performance.now();
+  const places = await captain.ask('POST', `/waters/${water.id}/imports/places`, {
+    id: randomUUID(),
+    fileName: 'marks.gpx',
+    refused: 0,
+    privacy: 'crew',
+    places: marks,
+  });
+  say(
+    `marks: ${places.status} in ${((performance.now() - at) / 1000).toFixed(1)} s${places.status === 200 ? '' : ` ${JSON.stringify(places.json()).slice(0, 200)}`}`,
+  );
+  const desk = performance.now();
+  const answer = await captain.ask('GET', `/trips/${trip.id}/desk`);
+  say(`the desk after it: ${answer.status}, ${(answer.bytes / 1e6).toFixed(1)} MB in ${((performance.now() - desk) / 1000).toFixed(1)} s`);
+  over = true;
+  await readers;
+  const { longestMs, mostMb } = await done();
+  say(
+    `others meanwhile: ${times.length} requests, ${bad.length} failed, longest ${Math.max(...times).toFixed(0)} ms, p95 ${percentile(times, 0.95).toFixed(0)} ms`,
+  );
+  say(`main thread ${longestMs} ms at most, ${mostMb} MB at most`);
+  return [
+    ...(soundings.status === 200 ? [] : ['the soundings were not taken']),
+    ...(bad.length > 0 ? [`${bad.length} requests of another outfit failed`] : []),
+    ...(Math.max(...times) >= 1000 ? ['a request of another outfit took over 1 s'] : []),
+    ...(longestMs >= 100 ? ['main thread held for over 100 ms'] : []),
+    ...(mostMb >= 600 ? ['memory over 600 MB'] : []),
+  ];
+}
