@@ -1,6 +1,10 @@
 // People at their screens and phones, for the drills.
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import http from 'node:http';
+import { gunzipSync } from 'node:zlib';
+
+const agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
 
 export const PASSWORD = 'lanyard-and-plug';
 export const pause = (ms) => new Promise((r) => setTimeout(r, ms));
@@ -19,18 +23,48 @@ export async function signIn(url, email) {
     .join('; ');
   return {
     cookie,
-    async ask(method, path, body, { signal, headers = {}, at = url } = {}) {
+    /** @returns {Promise<{ status: number, json: () => any, bytes: number, headers: { get(name: string): string | null }, ms: number }>} */
+    ask(method, path, body, { signal, headers = {}, at = url } = {}) {
       const from = performance.now();
-      const answer = await fetch(`${at}/api${path}`, {
-        method,
-        signal,
-        headers: { Cookie: cookie, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }), ...headers },
-        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      const text = body === undefined ? null : JSON.stringify(body);
+      const { hostname, port } = new URL(at);
+      return new Promise((resolve, reject) => {
+        const req = http.request(
+          {
+            agent,
+            hostname,
+            port,
+            method,
+            path: `/api${path}`,
+            signal,
+            headers: {
+              Cookie: cookie,
+              'Accept-Encoding': 'gzip',
+              ...(text === null ? {} : { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) }),
+              ...headers,
+            },
+          },
+          (res) => {
+            const parts = [];
+            res.on('data', (d) => parts.push(d));
+            res.on('error', reject);
+            res.on('end', () => {
+              const ms = performance.now() - from;
+              const raw = Buffer.concat(parts);
+              const read = () => (res.headers['content-encoding'] === 'gzip' ? gunzipSync(raw) : raw).toString();
+              resolve({
+                status: res.statusCode,
+                json: () => (raw.length === 0 ? null : JSON.parse(read())),
+                bytes: raw.length,
+                headers: { get: (name) => res.headers[name] ?? null },
+                ms,
+              });
+            });
+          },
+        );
+        req.on('error', reject);
+        req.end(text);
       });
-      const text = await answer.text();
-      const ms = performance.now() - from;
-      const json = () => (text === '' ? null : JSON.parse(text));
-      return { status: answer.status, json, bytes: text.length, headers: answer.headers, ms };
     },
   };
 }
@@ -38,7 +72,7 @@ export async function signIn(url, email) {
 /** The demo's trips of tomorrow, and its clock set into them. */
 export async function tripsUnderWay(person) {
   const { tomorrow } = (await person.ask('GET', '/board')).json();
-  await person.ask('POST', '/demo/clock', { now: '2026-06-19T12:30:00.000Z' });
+  await person.ask('POST', '/demo/clock', { now: '2026-06-19T23:00:00.000Z' });
   const { waters, species, presentations } = (await person.ask('GET', '/outfit')).json();
   const spots = {};
   for (const w of waters) spots[w.id] = (await person.ask('GET', `/waters/${w.id}/spots`)).json();
@@ -114,4 +148,10 @@ export function watch(metrics, pidOf) {
     await look();
     return { longestMs: Math.round(longestMs), mostMb: Math.round(mostMb) };
   };
+}
+
+/** Seconds of processor time that a server's main thread has had: Linux counts them for each thread, in hundredths. */
+export function mainThreadSeconds(pid) {
+  const fields = readFileSync(`/proc/${pid}/task/${pid}/stat`, 'utf8').split(') ')[1].split(' ');
+  return (Number(fields[11]) + Number(fields[12])) / 100;
 }

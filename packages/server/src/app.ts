@@ -8,7 +8,7 @@ import { readCookie, SESSION } from './auth/cookies';
 import { authRoutes, publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { briefRoutes } from './brief/routes';
-import { briefsChanged } from './brief/changed';
+import { markingBriefs } from './brief/changed';
 import { inOutfit, missingMigrations } from './db/database';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
@@ -55,6 +55,7 @@ const MOST_WAITING = 400;
 /** The HTTP application. */
 export function createApp(deps: Deps) {
   const app = new OpenAPIHono<Env>();
+  const briefsMarked = markingBriefs(deps, deps.markEveryMs);
   const inTurn = turns({ atOnce: Math.max(2, Math.ceil(deps.config.databasePool * 0.6)), waiting: MOST_WAITING });
   if (deps.metrics) app.use(deps.metrics.watch);
   app.use(
@@ -123,7 +124,7 @@ export function createApp(deps: Deps) {
         ),
       ),
     );
-    c.set('changed', () => briefsChanged(deps, who.outfitId));
+    c.set('changed', () => briefsMarked(who.outfitId));
     const { threads } = deps;
     if (threads)
       c.set('elsewhere', async (body) => {

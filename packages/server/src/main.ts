@@ -21,6 +21,7 @@ import { answerInThread } from './threads/requestThread';
 import { calibrateSpots } from './water/recompute';
 import { stationClient } from './water/stationClient';
 
+const MARK_MS = 2000;
 const CLOCK_MS = 2000;
 /** Requests under way at a stop have so long to end. */
 const STOP_MS = 20_000;
@@ -101,6 +102,7 @@ async function serveCommand(config: Config): Promise<void> {
     log,
     jobs,
     threads,
+    markEveryMs: MARK_MS,
     ...(metrics ? { metrics } : {}),
   });
   const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host, serverOptions: TIME_LIMITS }, (address) => {

@@ -1,4 +1,4 @@
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import * as grounds from './entities/grounds';
 import * as outfit from './entities/outfit';
 import * as trip from './entities/trip';
@@ -115,21 +115,41 @@ export async function requireBoundRole(source: DataSource): Promise<void> {
   }
 }
 
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+
 /**
  * Runs work in one transaction that sees the rows of one outfit only.
  * @param who - The person who asks, from whom other captains' kept spots are hidden; the server's own work leaves it out.
  */
-export function inOutfit<T>(
+export async function inOutfit<T>(
   source: DataSource,
   outfitId: string,
   work: (entities: EntityManager) => Promise<T>,
   who?: { readonly personId: string; readonly role: string },
 ): Promise<T> {
-  return source.transaction(async (entities) => {
-    await entities.query(
-      "select set_config('app.outfit', $1, true), set_config('app.person', $2, true), set_config('app.role', $3, true)",
-      [outfitId, who?.personId ?? '', who?.role ?? ''],
+  const [person, role] = [who?.personId ?? '', who?.role ?? ''];
+  if (!UUID.test(outfitId) || (person !== '' && !UUID.test(person)) || !/^[a-z]*$/.test(role)) throw new Error('not an outfit or person');
+  const runner = source.createQueryRunner();
+  try {
+    await runner.connect();
+    // Begun and bound to the outfit in one way to the database and back: each costs a request more than what it does.
+    await runner.query(
+      `begin; select set_config('app.outfit', '${outfitId}', true), set_config('app.person', '${person}', true), set_config('app.role', '${role}', true)`,
     );
-    return work(entities);
-  });
+    told(runner, true);
+    const value = await work(runner.manager);
+    await runner.query('commit');
+    return value;
+  } catch (error) {
+    await runner.query('rollback').catch(() => undefined);
+    throw error;
+  } finally {
+    told(runner, false);
+    await runner.release();
+  }
+}
+
+/** Tells a query runner of a transaction that it did not begin itself. */
+function told(runner: QueryRunner, isTransactionActive: boolean): void {
+  Object.assign(runner, { isTransactionActive });
 }

@@ -14,8 +14,14 @@ const MOST_RODS = 20;
 /** How long before its trip an entry may be made. */
 const EARLY_MS = 12 * 3_600_000;
 
+/** What logging needs of a trip. */
+export type DeckTrip = Pick<TripRow, 'id' | 'outfitId' | 'startsAt' | 'status'> & {
+  /** Time zone of the outfit. */
+  readonly zone: string;
+};
+
 /** Throws Problem when an entry comes from the future or long before its trip. @param zone - Of the outfit, for the words. */
-export function requireTime(trip: TripRow, entry: Pick<DeckEntry, 'at'>, nowMs: number, zone: string): void {
+export function requireTime(trip: DeckTrip, entry: Pick<DeckEntry, 'at'>, nowMs: number, zone: string): void {
   const at = Date.parse(entry.at);
   const when = (ms: number) => `${localTime(ms, zone)} on ${localDate(ms, zone)}`;
   if (at > nowMs + AHEAD_MS)
@@ -29,7 +35,7 @@ export function requireTime(trip: TripRow, entry: Pick<DeckEntry, 'at'>, nowMs: 
 }
 
 /** Applies an entry that is no catch to its trip. Throws Problem when it can never be accepted. */
-export async function applyEntry(entities: EntityManager, trip: TripRow, entry: DeckEntry): Promise<void> {
+export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry: DeckEntry): Promise<void> {
   const at = new Date(entry.at);
   const outfitId = trip.outfitId;
   switch (entry.kind) {

@@ -18,7 +18,8 @@ import { inputsOf, loadDesk } from '../plan/desk';
 import { tripViews } from '../trips/tripViews';
 import { Problem } from '../errors';
 import { isAboard } from '../trips/crew';
-import { takeEntries } from './takeEntries';
+import { deckTrip } from './deckTrip';
+import { namedBy, readEntries, takeEntries } from './takeEntries';
 
 const byTrip = z.object({ tripId: id });
 
@@ -135,11 +136,14 @@ export function deckRoutes({ clock, jobs }: Deps) {
     }),
     async (c) => {
       const entities = c.get('entities');
-      const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').tripId }), 'trip');
-      if (!(await isAboard(entities, trip, c.get('who')))) throw new Problem('not_aboard', 'You are not named as a mate of this trip.');
-      const { receipts, ended } = await takeEntries(entities, trip, c.req.valid('json').entries, clock.now());
+      const read = readEntries(c.req.valid('json').entries);
+      const named = namedBy(read);
+      const look = async () => found(await deckTrip(entities, c.req.valid('param').tripId, c.get('who'), named), 'trip');
+      const on = await look();
+      if (!on.aboard) throw new Problem('not_aboard', 'You are not named as a mate of this trip.');
+      const { receipts, ended } = await takeEntries(entities, on, read, async () => (await look()).context, clock.now());
       // What the ended stops were fished in takes its time and is worked out elsewhere.
-      if (ended) await jobs.send(entities, 'see-stops', { outfitId: trip.outfitId });
+      if (ended) await jobs.send(entities, 'see-stops', { outfitId: on.trip.outfitId });
       return { receipts };
     },
   );

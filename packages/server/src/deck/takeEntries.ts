@@ -3,11 +3,11 @@ import { type DeckEntry, deckEntry, type DeckReceipt } from '@bluffwind/contract
 import { MINUTE } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
-import { CatchEntity, type CatchRow, type TripRow } from '../db/entities/trip';
+import { CatchEntity, type CatchRow } from '../db/entities/trip';
 import { Problem, problemOfDatabase } from '../errors';
 import { invalid } from '../http/context';
-import { zoneOf } from '../trips/tripsOn';
-import { applyEntry, otherKey, requireTime } from './applyEntry';
+import { applyEntry, type DeckTrip, otherKey, requireTime } from './applyEntry';
+import type { CatchContext, Named } from './deckTrip';
 
 type Receipt = DeckReceipt['receipts'][number];
 type CatchEntry = Extract<DeckEntry, { kind: 'catch' }>;
@@ -23,15 +23,17 @@ const KEY_LENGTH = 64;
 
 /**
  * Takes a batch in the order it was made.
+ * @param read - Each entry, or why it is none. @param contextNow - What catches refer to, asked again after an entry that may change it.
  * @returns A receipt for each entry, and whether a stop came to its end.
  */
 export async function takeEntries(
   entities: EntityManager,
-  trip: TripRow,
-  raws: readonly unknown[],
+  { trip, context: first }: { trip: DeckTrip; context: CatchContext },
+  read: readonly ReadEntry[],
+  contextNow: () => Promise<CatchContext>,
   nowMs: number,
 ): Promise<{ receipts: Receipt[]; ended: boolean }> {
-  const receipts: Receipt[] = raws.map((raw) => ({ entryId: keyOf(raw), ok: true, message: '', code: null }));
+  const receipts: Receipt[] = read.map(({ entryId }) => ({ entryId, ok: true, message: '', code: null }));
   const refuse = (place: number, problem: Problem) => {
     receipts[place] = {
       entryId: receipts[place]?.entryId ?? '',
@@ -40,25 +42,26 @@ export async function takeEntries(
       code: problem.code,
     };
   };
-  const zone = await zoneOf(entities, trip.outfitId);
   let fish: Waiting[] = [];
+  let context: CatchContext | null = first;
   let ended = false;
   const landed = async () => {
     const waiting = fish;
     fish = [];
-    if (waiting.length > 0) for (const [place, problem] of await takeCatches(entities, trip, waiting)) refuse(place, problem);
+    if (waiting.length === 0) return;
+    context ??= await contextNow();
+    for (const [place, problem] of await takeCatches(entities, trip, waiting, context)) refuse(place, problem);
   };
-  for (const [place, raw] of raws.entries()) {
+  for (const [place, { entry, problem }] of read.entries()) {
     try {
-      const parsed = deckEntry.safeParse(raw);
-      if (!parsed.success) throw unknownKind(raw) ?? invalid(parsed.error.issues);
-      const entry = parsed.data;
-      requireTime(trip, entry, nowMs, zone);
+      if (!entry) throw problem;
+      requireTime(trip, entry, nowMs, trip.zone);
       if (entry.kind === 'catch') {
         fish.push({ place, entry });
         continue;
       }
       await landed();
+      context = null;
       await apart(entities, () => applyEntry(entities, trip, entry));
       ended ||= entry.kind !== 'begin-trip' && entry.kind !== 'sighting' && entry.kind !== 'undo-catch';
     } catch (error) {
@@ -69,51 +72,61 @@ export async function takeEntries(
   return { receipts, ended };
 }
 
-/** Stores catches together; when the database refuses one of them, one by one. Gives back those that were refused. */
-async function takeCatches(entities: EntityManager, trip: TripRow, waiting: readonly Waiting[]): Promise<[number, Problem][]> {
+/** An entry as it was sent: what it says, or why it says nothing. */
+export interface ReadEntry {
+  readonly entryId: string;
+  readonly entry: DeckEntry | null;
+  readonly problem: Problem | null;
+}
+
+/** Reads a batch, before anything is asked of the database. */
+export function readEntries(raws: readonly unknown[]): ReadEntry[] {
+  return raws.map((raw) => {
+    const parsed = deckEntry.safeParse(raw);
+    return {
+      entryId: keyOf(raw),
+      entry: parsed.success ? parsed.data : null,
+      problem: parsed.success ? null : (unknownKind(raw) ?? invalid(parsed.error.issues)),
+    };
+  });
+}
+
+/** Keys of the rows that a batch's catches refer to. */
+export function namedBy(read: readonly ReadEntry[]): Named {
+  const catches = read.flatMap(({ entry }) => (entry?.kind === 'catch' ? [entry] : []));
+  return {
+    setIds: [...new Set(catches.map((e) => e.setId))],
+    speciesIds: [...new Set(catches.flatMap((e) => e.speciesId ?? []))],
+  };
+}
+
+/** Stores catches together. Gives back those that were refused. */
+async function takeCatches(
+  entities: EntityManager,
+  trip: DeckTrip,
+  waiting: readonly Waiting[],
+  context: CatchContext,
+): Promise<[number, Problem][]> {
   const refused: [number, Problem][] = [];
-  const context = await contextOf(entities, trip, waiting);
   const good = waiting.filter(({ place, entry }) => {
     const problem = faultOf(entry, context);
     if (problem) refused.push([place, problem]);
     return problem === null;
   });
-  if (good.length === 0) return refused;
-  try {
-    refused.push(...(await apart(entities, () => insertCatches(entities, trip, good))));
-  } catch (error) {
-    const problem = refusal(error);
-    if (good.length === 1) return [...refused, [(good[0] as Waiting).place, problem]];
-    for (const one of good) refused.push(...(await takeCatches(entities, trip, [one])));
-  }
-  return refused;
-}
-
-interface CatchContext {
-  readonly sets: ReadonlyMap<string, { startedAt: number; endedAt: number | null }>;
-  readonly guests: ReadonlySet<string>;
-}
-
-async function contextOf(entities: EntityManager, trip: TripRow, waiting: readonly Waiting[]): Promise<CatchContext> {
-  const sets: { id: string; started_at: Date; ended_at: Date | null }[] = await entities.query(
-    `select s.id, st.started_at, st.ended_at from "set" s join stop st on st.id = s.stop_id where st.trip_id = $1 and s.id = any($2::uuid[])`,
-    [trip.id, [...new Set(waiting.map((w) => w.entry.setId))]],
-  );
-  const guests: { client_id: string }[] = await entities.query('select client_id from party where trip_id = $1', [trip.id]);
-  return {
-    sets: new Map(sets.map((s) => [s.id, { startedAt: +s.started_at, endedAt: s.ended_at ? +s.ended_at : null }])),
-    guests: new Set(guests.map((g) => g.client_id)),
-  };
+  // Nothing is left that the database could refuse: what the rows refer to is there, and a key that is taken is passed over.
+  return good.length === 0 ? refused : [...refused, ...(await insertCatches(entities, trip, good))];
 }
 
 /** Why a catch can never be accepted, or null. */
-function faultOf(entry: CatchEntry, { sets, guests }: CatchContext): Problem | null {
+function faultOf(entry: CatchEntry, { sets, guests, species }: CatchContext): Problem | null {
   const set = sets.get(entry.setId);
   if (!set) return new Problem('not_found', 'setId: no such set on this trip');
   if (entry.outcome === 'landed' && !entry.speciesId)
     return new Problem('invalid', 'speciesId: a landed fish needs its species', [
       { field: 'speciesId', message: 'needed for a landed fish' },
     ]);
+  if (entry.speciesId !== null && !species.has(entry.speciesId))
+    return new Problem('not_found', 'speciesId: no such species', [{ field: 'speciesId', message: 'no such species' }]);
   if (entry.kept && entry.outcome !== 'landed')
     return new Problem('invalid', 'kept: only a landed fish can be kept', [{ field: 'kept', message: 'only for a landed fish' }]);
   if (entry.clientId !== null && !guests.has(entry.clientId))
@@ -126,7 +139,7 @@ function faultOf(entry: CatchEntry, { sets, guests }: CatchContext): Problem | n
   return null;
 }
 
-async function insertCatches(entities: EntityManager, trip: TripRow, good: readonly Waiting[]): Promise<[number, Problem][]> {
+async function insertCatches(entities: EntityManager, trip: DeckTrip, good: readonly Waiting[]): Promise<[number, Problem][]> {
   const of = <T>(pick: (e: CatchEntry) => T) => good.map((g) => pick(g.entry));
   const made = await bulkInsert(
     entities,

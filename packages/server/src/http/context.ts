@@ -32,6 +32,8 @@ export interface Deps {
   readonly jobs: Jobs;
   /** Where slow requests are answered; null when it is here. */
   readonly threads: Threads | null;
+  /** Changes that follow each other within so long are told together. */
+  readonly markEveryMs: number;
   /** Counts requests; absent where nobody watches. */
   readonly metrics?: Metrics;
   /** This is such a thread: who asks was found out before. */

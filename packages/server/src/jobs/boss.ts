@@ -5,7 +5,7 @@ import { DEAD, JOB_NAMES, type JobData, type JobName } from './names';
 
 const SCHEMA = 'pgboss';
 /** Changes that follow each other so closely are answered together. */
-const SOON_S = 15;
+const SOON_S = 60;
 const RETRIES = { retryLimit: 6, retryDelay: 5, retryBackoff: true } as const;
 
 /** Puts jobs in their queues. */

@@ -73,7 +73,7 @@ export async function startHarness(): Promise<Harness> {
   const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
   const boss = await openBoss(appUrl);
   const log = pino({ level: 'silent' });
-  const deps = { source, clock, demoClock: null, config, log, jobs: jobsOf(boss), threads: null };
+  const deps = { source, clock, demoClock: null, config, log, jobs: jobsOf(boss), threads: null, markEveryMs: 0 };
   const app = createApp(deps);
   const call = async (path: string, init: RequestInit): Promise<Answer> => {
     const response = await app.request(`/api${path}`, init);

@@ -8,6 +8,7 @@ import { jobsOf, openBoss } from '../jobs/boss';
 import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 
 const CONNECTIONS = 3;
+const MARK_MS = 2000;
 
 export async function answerInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
   const source = await connect(config.databaseUrl, { size: CONNECTIONS, limited: true });
@@ -21,6 +22,7 @@ export async function answerInThread({ config, demoNowMs }: ThreadStart): Promis
     log: pino({ level: config.logLevel }),
     jobs,
     threads: null,
+    markEveryMs: MARK_MS,
     inThread: true,
   });
   parentPort?.on('message', async ({ method, url, headers, body, holder, nowMs }: AskedOfThread) => {
