@@ -21,6 +21,7 @@ export async function buildNode(name, entry) {
       '--external:pg',
       '--external:pg-boss',
       '--external:p-limit',
+      '--external:@turf/*',
       '--external:prom-client',
       '--external:rate-limiter-flexible',
       '--external:@node-rs/argon2',

@@ -80,7 +80,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       /** Starts one more server on the same database; returns its address and how to stop it. */
       async oneMore(env = {}) {
         const other = await startListening('server', process.execPath, [file('server.mjs'), 'serve'], {
-          env: { ...serverEnv, PORT: '0', ...env },
+          env: { ...withoutMetrics(serverEnv), PORT: '0', ...env },
         });
         stops.push(() => stopChild(other.child));
         return { url: other.url, stop: () => stopChild(other.child) };
@@ -97,6 +97,8 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     throw error;
   }
 }
+
+const withoutMetrics = ({ METRICS_PORT: _, ...env }) => env;
 
 /** Where the demo's clock stands: the instrument's shows the same. */
 async function demoTime(ownerUrl) {

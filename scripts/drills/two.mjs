@@ -6,11 +6,11 @@ export async function drill({ world, say }) {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: world.db.adminUrl });
   await client.connect();
+  const captain = await signIn(world.url, 'runa@greywether.example');
+  const trips = await tripsUnderWay(captain);
   const other = await world.oneMore();
   const faults = [];
   try {
-    const captain = await signIn(world.url, 'runa@greywether.example');
-    const trips = await tripsUnderWay(captain);
     const entries = stopOf(trips[0], 300, trips[0].startMs);
     let wrong = 0;
     for (let i = 0; i < entries.length; i += 20) {

@@ -225,6 +225,8 @@ export const planDesk = z.object({
   saved: savedPlan.nullable(),
   /** Legs of the kept plan at spots that only its captain and the owner see. */
   hiddenLegs: z.int(),
+  /** Bare marks out of files, which nobody has described or fished: they are not planned for. */
+  marksLeftOut: z.int(),
   /** Plans that were kept before, newest first. */
   earlier: z.array(z.object({ version: z.int(), madeAt: instant, madeBy: z.string(), expected: z.number() })),
 });

@@ -8,7 +8,7 @@ import { readCookie, SESSION } from './auth/cookies';
 import { authRoutes, publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { briefRoutes } from './brief/routes';
-import { markingBriefs } from './brief/changed';
+import { changedTogether, outfitChanged } from './changed';
 import { inOutfit, missingMigrations } from './db/database';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
@@ -16,6 +16,8 @@ import { chartRoutes } from './grounds/chartRoutes';
 import { groundsRoutes } from './grounds/routes';
 import { spotRoutes } from './grounds/spotRoutes';
 import type { Deps, Env } from './http/context';
+import { keptAnswers, takesGzip, unpack } from './http/keptAnswers';
+import type { ThreadAnswer } from './threads/messages';
 import { turns } from './http/turns';
 import { importRoutes } from './imports/routes';
 import { logRoutes } from './log/routes';
@@ -48,14 +50,15 @@ const FEATURES = [
 ];
 
 /** Headers that the answer depends on. */
-const PASSED = ['Content-Type', 'If-None-Match', 'Host'];
+const PASSED = ['Content-Type', 'If-None-Match', 'Host', 'Origin'];
 /** Requests of one outfit that may wait for their turn. */
 const MOST_WAITING = 400;
 
 /** The HTTP application. */
 export function createApp(deps: Deps) {
   const app = new OpenAPIHono<Env>();
-  const briefsMarked = markingBriefs(deps, deps.markEveryMs);
+  const changedOften = changedTogether(deps, deps.markEveryMs);
+  const kept = keptAnswers();
   const inTurn = turns({ atOnce: Math.max(2, Math.ceil(deps.config.databasePool * 0.6)), waiting: MOST_WAITING });
   if (deps.metrics) app.use(deps.metrics.watch);
   app.use(
@@ -107,7 +110,10 @@ export function createApp(deps: Deps) {
     const token = readCookie(c, SESSION, deps.config);
     const holder = deps.inThread ? c.env.holder : token ? await whoHolds(deps.source, token, deps.clock.now()) : null;
     if (!holder) throw new Problem('not_signed_in');
-    const { sessionId, ...who } = holder;
+    const { sessionId, version, ...who } = holder;
+    c.set('version', version);
+    if (deps.keepsAnswers) c.set('answers', kept);
+    c.set('nowMs', deps.clock.now());
     c.set('who', who);
     c.set('sessionId', sessionId);
     // One transaction a request, seeing one outfit, opened when all that was sent is read and checked; an error in it leaves nothing.
@@ -124,13 +130,13 @@ export function createApp(deps: Deps) {
         ),
       ),
     );
-    c.set('changed', () => briefsMarked(who.outfitId));
+    c.set('changed', (often) => (often ? changedOften(who.outfitId) : outfitChanged(deps, who.outfitId)));
     const { threads } = deps;
     if (threads)
       c.set('elsewhere', async (body) => {
         const headers = Object.fromEntries(PASSED.flatMap((h) => (c.req.header(h) === undefined ? [] : [[h, c.req.header(h) as string]])));
         const answer = await threads.ask({ method: c.req.method, url: c.req.url, headers, body, holder, nowMs: deps.clock.now() });
-        return new Response(answer.body, { status: answer.status, headers: answer.headers });
+        return packed(c.req.header('Accept-Encoding'), answer);
       });
     await next();
   });
@@ -155,6 +161,13 @@ export function createApp(deps: Deps) {
 function requireOwnOrigin(origin: string | undefined, host: string | undefined, site: string | undefined): void {
   const foreign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host);
   if (foreign || site === 'cross-site') throw new Problem('foreign_origin');
+}
+
+/** An answer packed by a thread, unpacked only for a client that cannot. */
+async function packed(accepts: string | undefined, { status, headers, gzip }: ThreadAnswer): Promise<Response> {
+  if (gzip === null) return new Response(null, { status, headers });
+  if (takesGzip(accepts)) return new Response(gzip, { status, headers: { ...headers, 'Content-Encoding': 'gzip' } });
+  return new Response(new Uint8Array(await unpack(gzip)), { status, headers });
 }
 
 /** An error for the log: without the values that a query was given, which are people's names, notes and keys. */

@@ -103,6 +103,7 @@ async function serveCommand(config: Config): Promise<void> {
     jobs,
     threads,
     markEveryMs: MARK_MS,
+    keepsAnswers: true,
     ...(metrics ? { metrics } : {}),
   });
   const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host, serverOptions: TIME_LIMITS }, (address) => {

@@ -4,7 +4,7 @@ import { DAY } from '@bluffwind/core/units/time';
 import { type DataSource, type EntityManager, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
 import { KnownDeviceEntity, SessionEntity } from '../db/entities/outfit';
-import type { Who } from '../http/context';
+import type { Holder } from '../http/context';
 
 /** A session ends so long after sign-in, however it is used. */
 export const SESSION_DAYS = 30;
@@ -66,13 +66,15 @@ export async function deviceKnown(source: DataSource, email: string, device: str
 }
 
 /** The person behind a token, with the session's number, or null when it is unknown, expired or long unused. */
-export async function whoHolds(source: DataSource, token: string, nowMs: number): Promise<(Who & { sessionId: string }) | null> {
+export async function whoHolds(source: DataSource, token: string, nowMs: number): Promise<Holder | null> {
   const [row] = await source.query('select * from session_person($1, $2, make_interval(days => $3))', [
     digest(token),
     new Date(nowMs),
     IDLE_DAYS,
   ]);
-  return row ? { sessionId: row.session_id, personId: row.person_id, outfitId: row.outfit_id, role: row.role } : null;
+  return row
+    ? { sessionId: row.session_id, version: String(row.version), personId: row.person_id, outfitId: row.outfit_id, role: row.role }
+    : null;
 }
 
 /** Ends a session. */

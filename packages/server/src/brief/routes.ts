@@ -1,10 +1,10 @@
 import { briefView } from '@bluffwind/contract/brief';
 import { date } from '@bluffwind/contract/ids';
 import { createRoute, z } from '@hono/zod-openapi';
-import type { EntityManager } from 'typeorm';
+import { inOutfit } from '../db/database';
 import { audit } from '../audit';
 import { BriefEntity } from '../db/entities/trip';
-import { type Deps, found, requireCaptain } from '../http/context';
+import { type Deps, found, requireCaptain, type Who } from '../http/context';
 import { router } from '../http/routes';
 import { answers } from '../http/responses';
 import { keptParts, makeParts } from './kept';
@@ -15,15 +15,18 @@ const byDate = z.object({ date });
 /** The evening's brief: kept as it was worked out, composed for each reader, and as it stood when published. */
 export function briefRoutes({ clock, source }: Deps) {
   const app = router();
-  const partsOf = async (entities: EntityManager, outfitId: string, day: string) =>
-    (await keptParts(entities, day)) ?? (await makeParts(source, outfitId, day, clock.now()));
+  // Working it out takes longer than a transaction may stand open: each step has its own.
+  const partsOf = async (who: Who, day: string) =>
+    (await inOutfit(source, who.outfitId, (entities) => keptParts(entities, day))) ??
+    (await makeParts(source, who.outfitId, day, clock.now()));
   app.answer(
     createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }),
     async (c) => {
-      const [entities, who, day] = [c.get('entities'), c.get('who'), c.req.valid('param').date];
-      return presentBrief(entities, day, who, await partsOf(entities, who.outfitId, day));
+      const [who, day] = [c.get('who'), c.req.valid('param').date];
+      const parts = await partsOf(who, day);
+      return inOutfit(source, who.outfitId, (entities) => presentBrief(entities, day, who, parts), who);
     },
-    { slow: true },
+    { slow: true, keptMs: 120_000, ownTransactions: true },
   );
   app.answer(
     createRoute({
@@ -34,19 +37,26 @@ export function briefRoutes({ clock, source }: Deps) {
     }),
     async (c) => {
       requireCaptain(c);
-      const [entities, who, day] = [c.get('entities'), c.get('who'), c.req.valid('param').date];
-      const parts = await partsOf(entities, who.outfitId, day);
-      const body = await presentBrief(entities, day, who, parts);
-      await entities.query(
-        `insert into brief (outfit_id, date, published_at, published_by, body) values ($1, $2, $3, $4, $5)
-         on conflict (outfit_id, date) do update set published_at = excluded.published_at, published_by = excluded.published_by, body = excluded.body`,
-        [who.outfitId, day, new Date(clock.now()), who.personId, JSON.stringify(body)],
+      const [who, day] = [c.get('who'), c.req.valid('param').date];
+      const parts = await partsOf(who, day);
+      return inOutfit(
+        source,
+        who.outfitId,
+        async (entities) => {
+          const body = await presentBrief(entities, day, who, parts);
+          await entities.query(
+            `insert into brief (outfit_id, date, published_at, published_by, body) values ($1, $2, $3, $4, $5)
+             on conflict (outfit_id, date) do update set published_at = excluded.published_at, published_by = excluded.published_by, body = excluded.body`,
+            [who.outfitId, day, new Date(clock.now()), who.personId, JSON.stringify(body)],
+          );
+          const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
+          await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
+          return presentBrief(entities, day, who, parts);
+        },
+        who,
       );
-      const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
-      await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
-      return presentBrief(entities, day, who, parts);
     },
-    { slow: true, changesNothing: true },
+    { slow: true, ownTransactions: true },
   );
   app.answer(
     createRoute({
@@ -65,7 +75,6 @@ export function briefRoutes({ clock, source }: Deps) {
       );
       return { ok: true as const };
     },
-    { changesNothing: true },
   );
   return app;
 }

@@ -124,7 +124,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
       };
       return pack;
     },
-    { slow: true },
+    { slow: true, keptMs: 60_000 },
   );
 
   app.answer(
@@ -146,6 +146,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
       if (ended) await jobs.send(entities, 'see-stops', { outfitId: on.trip.outfitId });
       return { receipts };
     },
+    { often: true },
   );
   return app;
 }

@@ -10,24 +10,28 @@ import { answers } from '../http/responses';
 /** What the outfit has: boats, crew, waters, species, presentations, clients. */
 export function groundsRoutes(_deps: Deps) {
   const app = router();
-  app.answer(createRoute({ method: 'get', path: '/outfit', responses: answers(outfitView, 'Lists of the outfit') }), async (c) => {
-    const entities = c.get('entities');
-    const waters = await entities.find(WaterEntity);
-    // The water with the most spots comes first: it is the one the crew works on.
-    const counts: { water_id: string; n: number }[] = await entities.query(
-      'select water_id, count(*)::int as n from spot where retired_at is null group by water_id',
-    );
-    const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
-    waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
-    // Cut to what the screens ask for: whole rows hold what only some may read.
-    return outfitView.parse({
-      boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
-      crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
-      waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),
-      species: await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
-      presentations: await entities.find(PresentationEntity, { where: { active: true }, order: { name: 'ASC' } }),
-      clients: await entities.find(ClientEntity, { order: { name: 'ASC' } }),
-    });
-  });
+  app.answer(
+    createRoute({ method: 'get', path: '/outfit', responses: answers(outfitView, 'Lists of the outfit') }),
+    async (c) => {
+      const entities = c.get('entities');
+      const waters = await entities.find(WaterEntity);
+      // The water with the most spots comes first: it is the one the crew works on.
+      const counts: { water_id: string; n: number }[] = await entities.query(
+        'select water_id, count(*)::int as n from spot where retired_at is null group by water_id',
+      );
+      const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
+      waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
+      // Cut to what the screens ask for: whole rows hold what only some may read.
+      return outfitView.parse({
+        boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
+        crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
+        waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),
+        species: await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
+        presentations: await entities.find(PresentationEntity, { where: { active: true }, order: { name: 'ASC' } }),
+        clients: await entities.find(ClientEntity, { order: { name: 'ASC' } }),
+      });
+    },
+    { keptMs: 300_000, keptFor: 'outfit' },
+  );
   return app;
 }

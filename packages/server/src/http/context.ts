@@ -4,6 +4,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import type { Clock, SettableClock } from '../clock';
 import type { Config } from '../config';
 import type { Role } from '../db/entities/outfit';
+import type { KeptAnswers } from './keptAnswers';
 import type { Jobs } from '../jobs/boss';
 import type { Metrics } from '../metrics';
 import type { Threads } from '../threads/pool';
@@ -19,6 +20,8 @@ export interface Who {
 /** Who asks, by which session. */
 export interface Holder extends Who {
   readonly sessionId: string;
+  /** Counts what has changed of the outfit. */
+  readonly version: string;
 }
 
 /** What every feature is given. */
@@ -34,6 +37,8 @@ export interface Deps {
   readonly threads: Threads | null;
   /** Changes that follow each other within so long are told together. */
   readonly markEveryMs: number;
+  /** Whether this process keeps answers until something changes. */
+  readonly keepsAnswers: boolean;
   /** Counts requests; absent where nobody watches. */
   readonly metrics?: Metrics;
   /** This is such a thread: who asks was found out before. */
@@ -48,14 +53,19 @@ export interface Env {
   Variables: {
     who: Who;
     sessionId: string;
+    version: string;
+    /** Answers kept in this process. */
+    answers?: KeptAnswers;
+    /** The time by the server's clock. */
+    nowMs: number;
     /** The transaction that sees the person's outfit only; there while the work of `within` is under way. */
     entities: EntityManager;
     /** Opens that transaction for work. */
     within?: <T>(work: () => Promise<T>) => Promise<T>;
     /** Tells, when a change is committed, that there was one. */
-    changed?: () => Promise<void>;
+    changed?: (often: boolean) => Promise<void>;
     /** Has the request answered by another thread. */
-    elsewhere?: (body: string | null) => Promise<Response>;
+    elsewhere?: (body: ArrayBuffer | null) => Promise<Response>;
   };
 }
 

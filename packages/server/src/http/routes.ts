@@ -6,6 +6,7 @@ import { bodyLimit } from 'hono/body-limit';
 import type { Context, MiddlewareHandler } from 'hono';
 import { Problem } from '../errors';
 import { type Env, invalid } from './context';
+import { matches } from './keptAnswers';
 import { turns } from './turns';
 
 /** A route with a schema for its answer. */
@@ -25,8 +26,14 @@ export interface RouteTerms {
   readonly maxBytes?: number;
   /** True for what computes for longer than a blink: it is answered by another thread. */
   readonly slow?: boolean;
-  /** True for a POST after which all that was worked out before still holds. */
-  readonly changesNothing?: boolean;
+  /** How long the answer of a GET holds while nothing of the outfit changes, ms; not kept when absent. */
+  readonly keptMs?: number;
+  /** True for a POST that comes so often that its changes are told together. */
+  readonly often?: boolean;
+  /** True where the handler opens its transactions itself, since there is long work between them. */
+  readonly ownTransactions?: boolean;
+  /** Whose answer is kept: each person's own, or one for the whole outfit, where everybody is told the same. */
+  readonly keptFor?: 'person' | 'outfit';
 }
 
 /** Routes of a feature. */
@@ -48,10 +55,14 @@ export function router(): Routes {
     answer<R extends Answered>(route: R, handler: (c: ContextOf<R>) => AnswerOf<R> | Promise<AnswerOf<R>>, terms: RouteTerms = {}) {
       const { schema } = route.responses[200].content['application/json'];
       const answering = async (c: ContextOf<R>) => {
-        const within = c.get('within');
-        const value = await (within ? within(async () => handler(c)) : handler(c));
-        if (c.req.method !== 'GET' && !terms.changesNothing) await c.get('changed')?.();
-        return present(c, schema.parse(value));
+        const within = terms.ownTransactions ? undefined : c.get('within');
+        const made = async () => {
+          const value = await (within ? within(async () => handler(c)) : handler(c));
+          if (c.req.method !== 'GET') await c.get('changed')?.(terms.often === true);
+          return present(c, schema.parse(value));
+        };
+        const answers = terms.keptMs !== undefined && c.req.method === 'GET' ? c.get('answers') : undefined;
+        return answers ? answers.answer(c as Context<Env>, terms, made) : made();
       };
       // The answer's own type is the schema's, which the library cannot see through a parse.
       hono.openapi({ ...route, middleware: taken(terms) } as R, answering as never);
@@ -94,7 +105,8 @@ function requireWritable(text: string): void {
 }
 
 /** Takes the whole body in before anything else happens: refused by its length before or while it is read, or when it does not arrive. */
-function taken({ maxBytes = MAX_BODY, slow = false }: RouteTerms): MiddlewareHandler<Env>[] {
+function taken(terms: RouteTerms): MiddlewareHandler<Env>[] {
+  const { maxBytes = MAX_BODY, slow = false, keptMs } = terms;
   const within = maxBytes > MAX_BODY ? FILE_MS : BODY_MS;
   const words = maxBytes >= 1024 * 1024 ? `${Math.round(maxBytes / 1024 / 1024)} MB` : `${Math.round(maxBytes / 1024)} kB`;
   const limit = bodyLimit({
@@ -111,8 +123,12 @@ function taken({ maxBytes = MAX_BODY, slow = false }: RouteTerms): MiddlewareHan
     });
     try {
       // Kept by the request: the check of the body reads the same text.
-      const text = await Promise.race([c.req.text(), late]);
-      if (ESCAPED.test(text)) requireWritable(text);
+      // What another thread will read is not read here.
+      if (slow && c.get('elsewhere')) await Promise.race([c.req.arrayBuffer(), late]);
+      else {
+        const text = await Promise.race([c.req.text(), late]);
+        if (ESCAPED.test(text)) requireWritable(text);
+      }
     } finally {
       clearTimeout(timer);
     }
@@ -121,7 +137,9 @@ function taken({ maxBytes = MAX_BODY, slow = false }: RouteTerms): MiddlewareHan
   const pass: MiddlewareHandler<Env> = async (c, next) => {
     const elsewhere = slow ? c.get('elsewhere') : undefined;
     if (!elsewhere) return next();
-    return elsewhere(c.req.method === 'GET' ? null : await c.req.text());
+    if (c.req.method !== 'GET') return elsewhere(await c.req.arrayBuffer());
+    const answers = keptMs === undefined ? undefined : c.get('answers');
+    return answers ? answers.answer(c, terms, () => elsewhere(null)) : elsewhere(null);
   };
   if (maxBytes <= MAX_BODY) return [limit, read, pass];
   const turn: MiddlewareHandler<Env> = (c, next) => filesOfOutfit(c.get('who')?.outfitId ?? '', () => files('all', next));
@@ -136,7 +154,6 @@ function present(c: Context<Env>, value: unknown): Response {
   c.header('ETag', tag);
   c.header('Cache-Control', 'private, no-cache');
   c.header('Vary', 'Cookie');
-  const known = c.req.header('If-None-Match');
-  if (known?.split(',').some((k) => k.trim().replace(/^W\//, '') === tag)) return c.body(null, 304);
+  if (matches(c.req.header('If-None-Match'), tag)) return c.body(null, 304);
   return c.body(text, 200, { 'Content-Type': 'application/json' });
 }

@@ -1,6 +1,6 @@
 import type { EntityManager } from 'typeorm';
 import type { JobData, JobName } from './names';
-import { briefsChanged } from '../brief/changed';
+import { outfitChanged } from '../changed';
 import { makeMarked } from '../brief/kept';
 import { inOutfit } from '../db/database';
 import { storeStopConditions } from '../deck/stopConditions';
@@ -19,7 +19,7 @@ export function handlersOf(deps: JobDeps): Handlers {
   const { source, clock, config } = deps;
   /** Work for an outfit after which its briefs may say something else. */
   const within = async (outfitId: string, work: (entities: EntityManager) => Promise<number>) => {
-    if ((await inOutfit(source, outfitId, work)) > 0) await briefsChanged(deps, outfitId);
+    if ((await inOutfit(source, outfitId, work)) > 0) await outfitChanged(deps, outfitId);
   };
   return {
     'see-stops': ({ outfitId }) => within(outfitId, (entities) => storeStopConditions(entities, null, clock.now())),
@@ -31,8 +31,8 @@ export function handlersOf(deps: JobDeps): Handlers {
     'poll-stations': async () => {
       if (!config.stationUrl) return;
       const client = stationClient(config.stationUrl);
-      const changed = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
-      for (const outfitId of changed.outfits) await briefsChanged(deps, outfitId);
+      const { touched, outfits } = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
+      for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId) });
     },
     sweep: () => sweep(source, clock.now()),
   };

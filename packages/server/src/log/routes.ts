@@ -103,6 +103,7 @@ export function logRoutes(_deps: Deps) {
       };
       return view;
     },
+    { slow: true, keptMs: 300_000 },
   );
   return app;
 }

@@ -52,11 +52,13 @@ export async function loadDesk(
   const features = await featuresOf(entities, water.id);
   const all = await entities.find(SpotEntity, { where: { waterId: water.id, retiredAt: IsNull() }, order: { name: 'ASC' } });
   // A part that is written off is not planned for, unless a plan already goes there.
-  const spots = all.filter(
+  const marks = await bareMarks(entities, water.id);
+  const seen = all.filter(
     (s) =>
       (planned.has(s.id) && (aboard || mayShow(s, role))) ||
       (mayShow(s, role) && (s.keeperId === null || s.keeperId === trip.captainId) && writtenOffAt(features, s) === null),
   );
+  const spots = seen.filter((s) => planned.has(s.id) || !marks.has(s.id));
   const presentations = await entities.find(PresentationEntity, {
     where: { active: true, habitat: In(['both', water.kind]) },
     order: { name: 'ASC' },
@@ -166,9 +168,20 @@ export async function loadDesk(
     members: await loadMemberWinds(entities, water.id, nowMs),
     forecastRunAt: state.forecastRunAt,
     saved: saved && (aboard ? saved : forEyes(saved, (id) => spots.some((s) => s.id === id))),
+    marksLeftOut: seen.length - spots.length,
     hiddenLegs: saved?.legs.filter((l) => secret.has(l.spotId)).length ?? 0,
     earlier: await earlierPlans(entities, trip.id),
   };
+}
+
+/** Spots that a file brought as bare marks, which nobody has described or fished since: nothing is known to plan them by. */
+async function bareMarks(entities: EntityManager, waterId: string): Promise<ReadonlySet<string>> {
+  const rows: { id: string }[] = await entities.query(
+    `select s.id from spot s where s.water_id = $1 and s.retired_at is null and s.import_id is not null and s.structure = 'mark'
+       and not exists (select from stop st where st.spot_id = s.id and st.deleted_at is null)`,
+    [waterId],
+  );
+  return new Set(rows.map((r) => r.id));
 }
 
 /** Heights of tide of a trip's hours, by which its ways are worked out; datum where no tide is known. */

@@ -9,7 +9,7 @@ import { connect, inOutfit } from '../db/database';
 import { storeStopConditions } from '../deck/stopConditions';
 import { jobsOf, openBoss } from '../jobs/boss';
 import { drain } from '../jobs/work';
-import { briefsChanged } from '../brief/changed';
+import { outfitChanged } from '../changed';
 import { loadScenario } from '../scenario/loadScenario';
 import { PASSWORD, smallOutfit, TEST_NOW } from './smallOutfit';
 
@@ -73,7 +73,7 @@ export async function startHarness(): Promise<Harness> {
   const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
   const boss = await openBoss(appUrl);
   const log = pino({ level: 'silent' });
-  const deps = { source, clock, demoClock: null, config, log, jobs: jobsOf(boss), threads: null, markEveryMs: 0 };
+  const deps = { source, clock, demoClock: null, config, log, jobs: jobsOf(boss), threads: null, markEveryMs: 0, keepsAnswers: false };
   const app = createApp(deps);
   const call = async (path: string, init: RequestInit): Promise<Answer> => {
     const response = await app.request(`/api${path}`, init);
@@ -108,7 +108,7 @@ export async function startHarness(): Promise<Harness> {
       };
     },
     async changed() {
-      for (const o of [mine, other]) await briefsChanged(deps, o.outfit.id);
+      for (const o of [mine, other]) await outfitChanged(deps, o.outfit.id);
     },
     async jobsDone() {
       // Jobs of these outfits may be under way in another test file, which works on the same queues.

@@ -24,7 +24,8 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
   const clock = demoClock ?? realClock;
   parentPort?.on('message', (m: ClockSet) => demoClock?.set(m.setClockMs));
   const boss = await openBoss(config.databaseUrl, { size: 2, supervise: true });
-  await workOn(boss, { source, clock, config, log, jobs: jobsOf(boss) });
+  const deps = { source, clock, config, log, jobs: jobsOf(boss) };
+  await workOn(boss, deps);
   // Both servers of two ask for it; the queue takes one a span.
   const every = (name: 'poll-stations' | 'sweep', seconds: number) => {
     const ask = () => boss.send(name, {}, { singletonKey: 'all', singletonSeconds: seconds }).catch(() => undefined);

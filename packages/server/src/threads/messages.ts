@@ -15,7 +15,7 @@ export interface AskedOfThread {
   readonly method: string;
   readonly url: string;
   readonly headers: Readonly<Record<string, string>>;
-  readonly body: string | null;
+  readonly body: ArrayBuffer | null;
   readonly holder: Holder;
   readonly nowMs: number;
 }
@@ -23,7 +23,8 @@ export interface AskedOfThread {
 export interface ThreadAnswer {
   readonly status: number;
   readonly headers: Readonly<Record<string, string>>;
-  readonly body: string | null;
+  /** The body as it goes over the network (RFC 1952), packed here so that the other thread need not; null without a body. */
+  readonly gzip: ArrayBuffer | null;
 }
 
 /** The demo's clock was set. */

@@ -6,7 +6,7 @@ import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 
 const AGAIN_S = 3;
 const WAITING_PER_OUTFIT = 60;
-const MEMORY_MB = 320;
+const MEMORY_MB = 256;
 
 interface Waiting {
   readonly asked: AskedOfThread;
@@ -74,7 +74,8 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
       if (line.length > 0) lines.set(outfit, line);
       running.set(outfit, (running.get(outfit) ?? 0) + 1);
       thread.at = waiting;
-      thread.worker.postMessage(waiting.asked);
+      // The body goes over whole, it is not copied.
+      thread.worker.postMessage(waiting.asked, waiting.asked.body ? [waiting.asked.body] : []);
     }
   };
   const threads: Thread[] = Array.from({ length: count }, () => {

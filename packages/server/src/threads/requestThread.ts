@@ -1,5 +1,6 @@
 // A thread of the server that answers what takes long.
 import { parentPort } from 'node:worker_threads';
+import { gzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { realClock, settableClock } from '../clock';
@@ -23,16 +24,18 @@ export async function answerInThread({ config, demoNowMs }: ThreadStart): Promis
     jobs,
     threads: null,
     markEveryMs: MARK_MS,
+    keepsAnswers: false,
     inThread: true,
   });
   parentPort?.on('message', async ({ method, url, headers, body, holder, nowMs }: AskedOfThread) => {
     demoClock?.set(nowMs);
     const response = await app.fetch(new Request(url, { method, headers, body }), { holder });
+    const bytes = response.status === 304 ? null : new Uint8Array(gzipSync(await response.text(), { level: 4 }));
     const answer: ThreadAnswer = {
       status: response.status,
       headers: Object.fromEntries(response.headers),
-      body: response.status === 304 ? null : await response.text(),
+      gzip: bytes?.buffer ?? null,
     };
-    parentPort?.postMessage(answer);
+    parentPort?.postMessage(answer, bytes ? [bytes.buffer] : []);
   });
 }

@@ -52,7 +52,7 @@ export function riskRoutes({ clock }: Deps) {
         );
       return out;
     },
-    { slow: true },
+    { slow: true, keptMs: 60_000 },
   );
   return app;
 }

@@ -41,25 +41,30 @@ export function latestRun(nowMs: number): number {
 /**
  * Polls every station of every outfit up to now. A station that fails keeps its last good readings, its error is stored
  * for the screen and it is left alone for a while; the others go on.
- * @returns Readings stored, and the outfits that have a new forecast or late readings for stops already fished.
+ * @returns Readings stored, the outfits of which something else was written, and those of them that have a new forecast or late readings for stops already fished.
  */
 export async function pollStations(
   source: DataSource,
   client: StationClient,
   nowMs: number,
   backOff: BackOff = BACK_OFF,
-): Promise<{ readonly stored: number; readonly outfits: readonly string[] }> {
+): Promise<{ readonly stored: number; readonly touched: ReadonlySet<string>; readonly outfits: readonly string[] }> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
   const changed = new Set<string>();
+  const touched = new Set<string>();
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
     for (const station of stations) {
       if (station.nextTryAt && station.nextTryAt.getTime() > nowMs) continue;
-      const note = (change: Partial<StationRow>) => inOutfit(source, id, (e) => e.update(StationEntity, { id: station.id }, change));
+      const note = (change: Partial<StationRow>) => {
+        touched.add(id);
+        return inOutfit(source, id, (e) => e.update(StationEntity, { id: station.id }, change));
+      };
       try {
         const news = await pollStation(source, client, station, nowMs);
         stored += news.stored;
+        // A reading more of the present hour changes nothing that was worked out; answers that show it are kept for seconds only.
         if (news.forecast || news.stops > 0) changed.add(id);
         if (station.lastError !== null || station.failures > 0) await note({ lastError: null, failures: 0, nextTryAt: null });
       } catch (error) {
@@ -72,7 +77,7 @@ export async function pollStations(
       }
     }
   }
-  return { stored, outfits: [...changed] };
+  return { stored, touched: new Set([...touched, ...changed]), outfits: [...changed] };
 }
 
 /**

@@ -130,7 +130,7 @@ describe('stations', () => {
   });
 
   it('stores the same answer only once', async () => {
-    expect(await pollStations(h.source, client(), TEST_NOW)).toEqual({ stored: 0, outfits: [] });
+    expect(await pollStations(h.source, client(), TEST_NOW)).toMatchObject({ stored: 0, outfits: [] });
   });
 });
 

@@ -16,6 +16,7 @@ export function testDesk(more: Partial<PlanInputs> = {}): { desk: PlanDesk; trip
     forecastRunAt: null,
     saved: null,
     hiddenLegs: 0,
+    marksLeftOut: 0,
     earlier: [],
   } as unknown as PlanDesk;
   return { desk, trip };

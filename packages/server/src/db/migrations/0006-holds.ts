@@ -47,6 +47,9 @@ create table known_device (
   foreign key (outfit_id, person_id) references person (outfit_id, id)
 );
 
+-- Counts what has changed of an outfit, after it was committed: what was worked out under another count is out of date.
+create table outfit_version (outfit_id uuid primary key references outfit, version bigint not null);
+
 create table brief_kept (
   outfit_id uuid not null references outfit,
   date date not null,
@@ -73,12 +76,13 @@ create index audit_by_time on audit (outfit_id, at desc);
 const GATE = `
 drop function session_person(bytea, timestamptz);
 create function session_person(wanted bytea, at timestamptz, idle interval)
-  returns table (session_id uuid, person_id uuid, outfit_id uuid, role text)
+  returns table (session_id uuid, person_id uuid, outfit_id uuid, role text, version bigint)
   language plpgsql security definer as $$
   begin
     update session s set last_seen_at = at where s.token_hash = wanted and s.last_seen_at < at - interval '5 minutes'
       and s.expires_at > at and s.last_seen_at > at - idle;
-    return query select s.id, p.id, p.outfit_id, p.role from session s join person p on p.id = s.person_id
+    return query select s.id, p.id, p.outfit_id, p.role, coalesce(v.version, 0) from session s join person p on p.id = s.person_id
+        left join outfit_version v on v.outfit_id = p.outfit_id
       where s.token_hash = wanted and s.expires_at > at and s.last_seen_at > at - idle and p.active;
   end $$;
 
@@ -108,7 +112,7 @@ export class Holds1780000000006 implements MigrationInterface {
     const [app, gate] = [await appRole(run), await gateRole(run)];
     await run.query(CHANGES);
     await run.query(GATE);
-    for (const table of ['trip_mate', 'known_device', 'brief_kept'])
+    for (const table of ['trip_mate', 'known_device', 'brief_kept', 'outfit_version'])
       await run.query(`
         alter table ${table} enable row level security;
         create policy own on ${table} using (outfit_id = ${MINE}) with check (outfit_id = ${MINE});
@@ -120,7 +124,8 @@ export class Holds1780000000006 implements MigrationInterface {
       create policy gate on session to ${gate} using (true);
       create policy gate on outfit for select to ${gate} using (true);
       create policy gate on known_device for select to ${gate} using (true);
-      grant select on person, outfit, known_device to ${gate};
+      create policy gate on outfit_version for select to ${gate} using (true);
+      grant select on person, outfit, known_device, outfit_version to ${gate};
       grant select, update on session to ${gate};
       grant select, update on demo_clock to ${gate};
     `);

@@ -1,0 +1,40 @@
+// Says that something of an outfit has changed, when it is committed: what was worked out from it before no longer holds.
+import { markBriefs } from './brief/kept';
+import { inOutfit } from './db/database';
+import type { Deps } from './http/context';
+
+type Telling = Pick<Deps, 'source' | 'jobs' | 'clock'>;
+
+/** Counts the change, and has the outfit's briefs worked out anew, soon and only once for many changes. */
+export async function outfitChanged({ source, jobs, clock }: Telling, outfitId: string, { briefs = true } = {}): Promise<void> {
+  await inOutfit(source, outfitId, async (entities) => {
+    await entities.query(
+      `insert into outfit_version as v (outfit_id, version) values ($1, 1) on conflict (outfit_id) do update set version = v.version + 1`,
+      [outfitId],
+    );
+    if (briefs && (await markBriefs(entities, outfitId, clock.now()))) await jobs.sendSoon(entities, 'make-briefs', { outfitId });
+  });
+}
+
+/**
+ * The same for changes that follow each other closely: the first of them at once, all others together at the end of the span.
+ * @param spanMs - 0 tells each at once.
+ */
+export function changedTogether(deps: Telling, spanMs: number): (outfitId: string) => Promise<void> {
+  const spans = new Map<string, { more: boolean }>();
+  return async (outfitId) => {
+    if (spanMs === 0) return outfitChanged(deps, outfitId);
+    const open = spans.get(outfitId);
+    if (open) {
+      open.more = true;
+      return;
+    }
+    const span = { more: false };
+    spans.set(outfitId, span);
+    setTimeout(() => {
+      spans.delete(outfitId);
+      if (span.more) void outfitChanged(deps, outfitId).catch(() => undefined);
+    }, spanMs);
+    await outfitChanged(deps, outfitId);
+  };
+}
