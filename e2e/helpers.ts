@@ -16,7 +16,14 @@ export async function rows<T>(sql: string, values: unknown[] = []): Promise<T[]>
   const client = new pg.Client({ connectionString: process.env.OWNER_URL });
   await client.connect();
   try {
-    return (await client.query(sql, values)).rows as T[];
+    const { rows } = await client.query(sql, values);
+    // What is changed behind the server's back is told to it, as each of its own changes is.
+    if (!/^\s*select/i.test(sql))
+      await client.query(
+        `insert into outfit_version as v (outfit_id, version) select id, 1 from outfit on conflict (outfit_id) do update set version = v.version + 1;
+         update brief_kept set seq = seq + 1`,
+      );
+    return rows as T[];
   } finally {
     await client.end();
   }

@@ -14,7 +14,7 @@ const BUDGET = {
   index: 150,
   Chart: 110,
   Ribbon: 20,
-  Plan: 17,
+  Plan: 18,
   Deck: 15,
   Grounds: 28,
   waterRecord: 36,

@@ -12,7 +12,7 @@ export async function drill({ world, say }) {
   const acknowledged = new Set();
   const wronglyRefused = [];
   const sentIds = [];
-  let [cuts, doubled, retries, running] = [0, 0, 0, true];
+  let [cuts, doubled, retries] = [0, 0, 0];
   const phone = async (trip, k) => {
     for (let stop = 0; stop < 8; stop++) {
       const entries = stopOf(trip, 99, trip.startMs + stop * 600_000 + k * 1000);
@@ -43,7 +43,7 @@ export async function drill({ world, say }) {
               }
             break;
           } catch {
-            retries++;
+            if (++retries > 20_000) throw new Error('the server does not come back');
             await pause(100);
           }
         }
@@ -53,7 +53,7 @@ export async function drill({ world, say }) {
   };
   const misfortune = async () => {
     let [servers, databases] = [0, 0];
-    while (running && servers + databases < 18) {
+    while (servers + databases < 18) {
       await pause(1200);
       if (servers <= databases || databases === 8) {
         await world.crashServer();
@@ -65,10 +65,7 @@ export async function drill({ world, say }) {
     }
     return { servers, databases };
   };
-  const misfortunes = misfortune();
-  await Promise.all(trips.map(phone));
-  running = false;
-  const { servers, databases } = await misfortunes;
+  const [{ servers, databases }] = await Promise.all([misfortune(), ...trips.map(phone)]);
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: world.db.adminUrl });
   await client.connect();

@@ -139,6 +139,8 @@ function busy(e: DriverError | undefined): boolean {
   ];
   return (
     states.includes(e?.code ?? '') ||
+    // The connection was lost under a request.
+    /QueryRunner(Provider)?AlreadyReleased/.test((e as Error | undefined)?.name ?? '') ||
     /timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/.test(e?.message ?? '')
   );
 }

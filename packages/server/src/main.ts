@@ -8,7 +8,7 @@ import { pino } from 'pino';
 import { createApp } from './app';
 import { realClock, settableClock } from './clock';
 import { type Config, readConfig } from './config';
-import { connect, inOutfit, migrate, requireBoundRole } from './db/database';
+import { connect, inOutfit, migrate, requireBoundRole, whenUp } from './db/database';
 import { storeStopConditions } from './deck/stopConditions';
 import { jobsOf, openBoss, prepareQueues } from './jobs/boss';
 import { loadScenario } from './scenario/loadScenario';
@@ -74,9 +74,9 @@ async function loadCommand(config: Config, file: string): Promise<void> {
 
 async function serveCommand(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel });
-  const source = await connect(config.databaseUrl, { size: config.databasePool, limited: true });
-  await requireBoundRole(source);
-  const demoClock = config.demo ? settableClock(await demoNow(source)) : null;
+  const source = await whenUp(() => connect(config.databaseUrl, { size: config.databasePool, limited: true }));
+  await whenUp(() => requireBoundRole(source));
+  const demoClock = config.demo ? settableClock(await whenUp(() => demoNow(source))) : null;
   const script = new URL(import.meta.url);
   const started = { config, demoNowMs: demoClock?.now() ?? null };
   const jobThread = new Worker(script, { workerData: { ...started, kind: 'jobs' } satisfies ThreadStart });
@@ -92,7 +92,7 @@ async function serveCommand(config: Config): Promise<void> {
     },
   };
   const threads = startThreads(script, config.threads, started);
-  const jobs = jobsOf(await openBoss(config.databaseUrl));
+  const jobs = jobsOf(await whenUp(() => openBoss(config.databaseUrl)));
   const metrics = config.metricsPort === null ? undefined : serveMetrics(source, config.metricsPort, config.host);
   const app = createApp({
     source,

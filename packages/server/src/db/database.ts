@@ -3,6 +3,7 @@ import * as grounds from './entities/grounds';
 import * as outfit from './entities/outfit';
 import * as trip from './entities/trip';
 import * as water from './entities/water';
+import { problemOfDatabase } from '../errors';
 import { House1780000000001 } from './migrations/0001-house';
 import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-grounds';
 import { Plan1780000000003 } from './migrations/0003-plan';
@@ -88,6 +89,23 @@ export async function connect(url: string, { size = 8, limited = false, appRole 
     logging: false,
   });
   return source.initialize();
+}
+
+/** A server waits so long for its database to come up. */
+const PATIENCE_MS = 90_000;
+const AGAIN_MS = 1000;
+
+/** Does what needs the database, again and again while it is not there yet: both may have been started at once. */
+export async function whenUp<T>(work: () => Promise<T>): Promise<T> {
+  const until = Date.now() + PATIENCE_MS;
+  for (;;) {
+    try {
+      return await work();
+    } catch (error) {
+      if (problemOfDatabase(error)?.code !== 'busy' || Date.now() > until) throw error;
+      await new Promise((r) => setTimeout(r, AGAIN_MS));
+    }
+  }
 }
 
 /** Brings the schema up to date; returns the names of the migrations that ran. */

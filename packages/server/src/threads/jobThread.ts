@@ -3,7 +3,7 @@
 import { parentPort } from 'node:worker_threads';
 import { pino } from 'pino';
 import { realClock, settableClock } from '../clock';
-import { connect } from '../db/database';
+import { connect, whenUp } from '../db/database';
 import { jobsOf, openBoss } from '../jobs/boss';
 import { workOn } from '../jobs/work';
 import { listenWhileHolding } from '../water/lease';
@@ -19,11 +19,11 @@ const SWEEP_S = 6 * 3600;
 
 export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
   const log = pino({ level: config.logLevel });
-  const source = await connect(config.databaseUrl, { size: 4 });
+  const source = await whenUp(() => connect(config.databaseUrl, { size: 4 }));
   const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);
   const clock = demoClock ?? realClock;
   parentPort?.on('message', (m: ClockSet) => demoClock?.set(m.setClockMs));
-  const boss = await openBoss(config.databaseUrl, { size: 2, supervise: true });
+  const boss = await whenUp(() => openBoss(config.databaseUrl, { size: 2, supervise: true }));
   const deps = { source, clock, config, log, jobs: jobsOf(boss) };
   await workOn(boss, deps);
   // Both servers of two ask for it; the queue takes one a span.

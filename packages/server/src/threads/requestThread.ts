@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { realClock, settableClock } from '../clock';
-import { connect } from '../db/database';
+import { connect, whenUp } from '../db/database';
 import { jobsOf, openBoss } from '../jobs/boss';
 import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 
@@ -12,9 +12,9 @@ const CONNECTIONS = 3;
 const MARK_MS = 2000;
 
 export async function answerInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
-  const source = await connect(config.databaseUrl, { size: CONNECTIONS, limited: true });
+  const source = await whenUp(() => connect(config.databaseUrl, { size: CONNECTIONS, limited: true }));
   const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);
-  const jobs = jobsOf(await openBoss(config.databaseUrl));
+  const jobs = jobsOf(await whenUp(() => openBoss(config.databaseUrl)));
   const app = createApp({
     source,
     clock: demoClock ?? realClock,

@@ -5,7 +5,11 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Navigate, Outlet, useLocation, useNavigate } from 'react-router';
 import { toast, Toaster } from 'sonner';
 import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { sendWaiting } from '../offline/sender';
+import { allWaiting, belongsTo, clearPhone, type StoredEntry } from '../offline/store';
+import { useWaiting } from '../offline/useWaiting';
 import { clock, dayName } from '../ui/format';
+import { saveFile } from '../ui/saveFile';
 import { Waiting } from '../ui/parts';
 import { ApiProblem, post } from './api';
 import { boardQuery, meQuery, outfitQuery } from './queries';
@@ -40,6 +44,10 @@ function Desk() {
   const { data: outfit } = useQuery(outfitQuery);
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const waiting = useWaiting();
+  useEffect(() => {
+    if (me) void belongsTo(me.id).catch(() => undefined);
+  }, [me]);
   const [palette, setPalette] = useState(false);
   const [keys, setKeys] = useState(false);
   /** When g was pressed; kept over renders, which may come between the two keys. */
@@ -104,9 +112,36 @@ function Desk() {
     }
   }
   async function signOut() {
-    await post('/sign-out');
-    queries.clear();
-    navigate('/sign-in');
+    await sendWaiting();
+    const left = await allWaiting();
+    if (left.length > 0) {
+      toast(`${left.length} ${left.length === 1 ? 'entry is' : 'entries are'} on this phone only: sign out when there is a network.`, {
+        duration: 20_000,
+        action: { label: 'Hand over as a file', onClick: () => void leave(left) },
+      });
+      return;
+    }
+    await leave([]);
+  }
+  /** Signs out and takes the crew's data off this phone; entries that nobody has go into a file first. */
+  async function leave(left: readonly StoredEntry[]) {
+    try {
+      if (left.length > 0)
+        saveFile(
+          'entries.json',
+          JSON.stringify(
+            left.map(({ tripId, entry }) => ({ tripId, entry })),
+            null,
+            1,
+          ),
+        );
+      await post('/sign-out');
+      await clearPhone();
+      queries.clear();
+      navigate('/sign-in');
+    } catch (error) {
+      toast((error as Error).message);
+    }
   }
 
   return (
@@ -115,6 +150,11 @@ function Desk() {
         <Link to="/" className="flex h-[54px] items-center justify-center" aria-label="Bluffwind, to the Board">
           <img src="/icon.svg" alt="" className="h-8 w-8" />
         </Link>
+        {waiting > 0 && (
+          <p role="status" data-waiting={waiting} className="bg-rust-pale px-1 py-1 text-center text-[0.78rem] text-rust">
+            {waiting} to send
+          </p>
+        )}
         {places.map(([, name, to]) => (
           <NavLink
             key={name}

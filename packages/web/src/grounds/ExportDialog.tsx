@@ -1,3 +1,4 @@
+import { saveFile } from '../ui/saveFile';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { get } from '../app/api';
@@ -38,11 +39,7 @@ export function ExportDialog({
       const file = await get<Exported>(
         `/waters/${waterId}/export?${new URLSearchParams({ format, captains: all ? 'yes' : 'no', sure: all && sure ? 'yes' : 'no' })}`,
       );
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(new Blob([file.text], { type: file.mediaType }));
-      link.download = file.fileName;
-      link.click();
-      URL.revokeObjectURL(link.href);
+      saveFile(file.fileName, file.text, file.mediaType);
       toast(`${file.spots} spots written${file.leftOut > 0 ? `, ${file.leftOut} of the captains' left out` : ''}.`);
       close();
     } catch (problem) {

@@ -15,16 +15,26 @@ export interface StoredEntry {
 
 interface Deck extends DBSchema {
   packs: { key: string; value: { tripId: string; pack: DeckPack } };
+  /** Whose phone it is now. */
+  person: { key: 'now'; value: string };
   entries: { key: string; value: StoredEntry; indexes: { byTrip: string } };
 }
 
 let opened: Promise<IDBPDatabase<Deck>> | null = null;
 
 function database(): Promise<IDBPDatabase<Deck>> {
-  opened ??= openDB<Deck>('bluffwind-deck', 1, {
-    upgrade(db) {
-      db.createObjectStore('packs', { keyPath: 'tripId' });
-      db.createObjectStore('entries', { keyPath: 'entryId' }).createIndex('byTrip', 'tripId');
+  opened ??= openDB<Deck>('bluffwind-deck', 2, {
+    upgrade(db, from) {
+      if (from < 1) {
+        db.createObjectStore('packs', { keyPath: 'tripId' });
+        db.createObjectStore('entries', { keyPath: 'entryId' }).createIndex('byTrip', 'tripId');
+      }
+      if (from < 2) db.createObjectStore('person');
+    },
+    // A newer page wants to change the store: this one lets go of it.
+    blocking: () => {
+      void opened?.then((db) => db.close());
+      opened = null;
     },
   });
   return opened;
@@ -60,5 +70,35 @@ export async function markEntry(entryId: string, state: StoredEntry['state'], me
   const tx = db.transaction('entries', 'readwrite');
   const known = await tx.store.get(entryId);
   if (known) await tx.store.put({ ...known, state, message });
+  await tx.done;
+}
+
+/** Entries of every trip that the server does not have, in the order they were made. */
+export async function allWaiting(): Promise<StoredEntry[]> {
+  const all = await (await database()).getAll('entries');
+  return all.filter((e) => e.state === 'on this phone').sort((a, b) => a.tripId.localeCompare(b.tripId) || a.order - b.order);
+}
+
+/** Takes note of whose phone it is; what another person's trips need is taken off it, but for entries that are not sent yet. */
+export async function belongsTo(personId: string): Promise<void> {
+  const db = await database();
+  const before = await db.get('person', 'now');
+  if (before === personId) return;
+  await db.put('person', personId, 'now');
+  if (before !== undefined) await clearSent();
+}
+
+async function clearSent(): Promise<void> {
+  const tx = (await database()).transaction(['packs', 'entries'], 'readwrite');
+  await tx.objectStore('packs').clear();
+  for (const e of await tx.objectStore('entries').getAll())
+    if (e.state !== 'on this phone') await tx.objectStore('entries').delete(e.entryId);
+  await tx.done;
+}
+
+/** Takes everything off the phone. */
+export async function clearPhone(): Promise<void> {
+  const tx = (await database()).transaction(['packs', 'entries', 'person'], 'readwrite');
+  await Promise.all([tx.objectStore('packs').clear(), tx.objectStore('entries').clear(), tx.objectStore('person').clear()]);
   await tx.done;
 }

@@ -1,12 +1,12 @@
 import type { Me } from '@bluffwind/contract/auth';
-import type { DeckEntry, DeckPack, DeckReceipt } from '@bluffwind/contract/deck';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { ApiProblem, get, Offline, post } from '../app/api';
+import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
+import { useCallback, useEffect, useState } from 'react';
+import { ApiProblem, get, Offline } from '../app/api';
 import { learnClock } from '../app/clock';
-import { keepEntry, keepPack, keptEntries, keptPack, markEntry, type StoredEntry } from './store';
+import { onEntries, sendWaiting, tellEntries } from './sender';
+import { keepEntry, keepPack, keptEntries, keptPack, type StoredEntry } from './store';
 
 const RETRY_MS = 5000;
-const BATCH = 100;
 
 export interface DeckStore {
   readonly pack: DeckPack | null;
@@ -23,37 +23,15 @@ export function useDeck(tripId: string): DeckStore {
   const [entries, setEntries] = useState<readonly StoredEntry[]>([]);
   const [online, setOnline] = useState(true);
   const [error, setError] = useState<unknown>(null);
-  const sending = useRef(false);
-
   const refresh = useCallback(async () => setEntries(await keptEntries(tripId)), [tripId]);
 
   const flush = useCallback(async () => {
-    if (sending.current) return;
-    sending.current = true;
-    const held = new Set<string>();
-    try {
-      for (;;) {
-        const waiting = (await keptEntries(tripId)).filter((e) => e.state === 'on this phone' && !held.has(e.entryId)).slice(0, BATCH);
-        if (waiting.length === 0) break;
-        const { receipts } = await post<DeckReceipt>(`/deck/${tripId}/entries`, { entries: waiting.map((w) => w.entry) });
-        setOnline(true);
-        for (const r of receipts) {
-          // The server is behind this phone: the entry waits here until it is not.
-          if (r.code === 'entry_unknown') {
-            held.add(r.entryId);
-            await markEntry(r.entryId, 'on this phone', r.message);
-          } else await markEntry(r.entryId, r.ok ? 'stored' : 'refused', r.message);
-        }
-        await refresh();
-        if (receipts.length === 0) break;
-      }
-    } catch (problem) {
-      if (problem instanceof Offline) setOnline(false);
-      else setError(problem);
-    } finally {
-      sending.current = false;
-    }
-  }, [tripId, refresh]);
+    const sent = await sendWaiting();
+    if (sent === 'no network') setOnline(false);
+    else if (typeof sent === 'object') setError(sent.refused);
+    else setOnline(true);
+    await refresh();
+  }, [refresh]);
 
   useEffect(() => {
     let gone = false;
@@ -77,11 +55,13 @@ export function useDeck(tripId: string): DeckStore {
       }
       await flush();
     })();
+    const deaf = onEntries(() => void refresh());
     const timer = setInterval(() => void flush(), RETRY_MS);
     const back = () => void flush();
     window.addEventListener('online', back);
     return () => {
       gone = true;
+      deaf();
       clearInterval(timer);
       window.removeEventListener('online', back);
     };
@@ -90,6 +70,7 @@ export function useDeck(tripId: string): DeckStore {
   const record = useCallback(
     async (entry: DeckEntry) => {
       await keepEntry(tripId, entry);
+      tellEntries();
       await refresh();
       void flush();
     },

@@ -53,6 +53,12 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
         />
       </div>
       <CallFilters desk={desk} filter={filter} onChange={setFilter} />
+      {desk.marksLeftOut > 0 && (
+        <p className="border-b border-line px-[18px] py-1.5 text-[0.87rem] text-ink-2">
+          {desk.marksLeftOut} {desk.marksLeftOut === 1 ? 'mark' : 'marks'} out of files left out: say in Grounds what kind of place one is,
+          and it is planned for.
+        </p>
+      )}
       {sets === 0 && (
         <p className="border-b border-line bg-rust-pale px-[18px] py-1.5 text-[0.9rem]">
           Nothing is logged on this water yet: these rates come from the rules of the trade alone.

@@ -10,6 +10,7 @@ import { ApiProblem, post } from '../app/api';
 import { deskQuery, tripQuery } from '../app/queries';
 import { clock } from '../ui/format';
 import { Button } from '../ui/parts';
+import { MatesAboard } from './MatesAboard';
 import { Aboard } from './Aboard';
 
 interface PartyProps {
@@ -147,6 +148,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           </ul>
         </>
       )}
+      <MatesAboard trip={trip} mayEdit={mayEdit} />
       <h3 className="mt-3 font-semibold">What the plan has to respect</h3>
       <label className="mt-1 flex items-center gap-2 text-[0.93rem]">
         Longest wait for a fish

@@ -1,0 +1,9 @@
+/** Gives a text to the person as a file. */
+export function saveFile(name: string, text: string, mediaType = 'application/json'): void {
+  const url = URL.createObjectURL(new Blob([text], { type: mediaType }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
