@@ -1,0 +1,149 @@
+// The one way to add a route: what is answered is cut to its schema, kept while it holds, and refused in order when there is too much.
+import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi';
+import { describe, expect, it } from 'vitest';
+import { problemOf } from '../errors';
+import type { Env } from './context';
+import { keptAnswers } from './keptAnswers';
+import { answers, jsonBody } from './responses';
+import { type RouteTerms, router } from './routes';
+import { turns } from './turns';
+
+const schema = z.object({ name: z.string(), guests: z.array(z.object({ id: z.string() })) });
+const row = { name: 'Pell', medicalNote: 'SECRET', guests: [{ id: 'a', email: 'SECRET' }] };
+
+interface Now {
+  version: string;
+  nowMs: number;
+  personId: string;
+}
+
+/** A route over a handler, asked as somebody at a time and a count of changes. */
+function serve(handler: () => Promise<z.input<typeof schema>>, terms: RouteTerms = {}) {
+  const routes = router();
+  routes.answer(createRoute({ method: 'get', path: '/party', responses: answers(schema, 'A party') }), handler, terms);
+  routes.answer(
+    createRoute({
+      method: 'post',
+      path: '/party',
+      request: jsonBody(z.object({ name: z.string() })),
+      responses: answers(schema, 'A party'),
+    }),
+    handler,
+    terms,
+  );
+  const kept = keptAnswers();
+  const app = new OpenAPIHono<Env>();
+  app.onError((error, c) => c.json(problemOf(error).body(), problemOf(error).status));
+  let now: Now = { version: '1', nowMs: 0, personId: 'p' };
+  app.use(async (c, next) => {
+    c.set('who', { personId: now.personId, outfitId: 'o', role: 'mate' });
+    c.set('version', now.version);
+    c.set('nowMs', now.nowMs);
+    c.set('answers', kept);
+    await next();
+  });
+  app.route('/', routes.hono);
+  return {
+    as: (change: Partial<Now>) => {
+      now = { ...now, ...change };
+    },
+    get: (headers: Record<string, string> = {}) => app.request('/party', { headers }),
+    post: (body: string) => app.request('/party', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body }),
+  };
+}
+
+describe('an answer', () => {
+  it('holds what its schema names, whatever the row holds', async () => {
+    for (const terms of [{}, { keptMs: 1000 }]) {
+      const app = serve(async () => row, terms);
+      for (const answer of [await app.get(), await app.get(), await app.post('{"name":"x"}')]) {
+        expect(await answer.json()).toEqual({ name: 'Pell', guests: [{ id: 'a' }] });
+      }
+    }
+  });
+
+  it('that a reader has already is not sent again', async () => {
+    const app = serve(async () => row);
+    const tag = (await app.get()).headers.get('ETag') as string;
+    const again = await app.get({ 'If-None-Match': `"other", W/${tag}` });
+    expect([again.status, await again.text()]).toEqual([304, '']);
+    expect((await app.get({ 'If-None-Match': '"other"' })).status).toBe(200);
+  });
+
+  it('is made once while it holds: for a person, until a change, and for its time', async () => {
+    let made = 0;
+    const app = serve(
+      async () => {
+        made++;
+        return row;
+      },
+      { keptMs: 1000 },
+    );
+    await Promise.all([app.get(), app.get(), app.get()]);
+    await app.get();
+    expect(made).toBe(1);
+    app.as({ personId: 'q' });
+    await app.get();
+    expect(made).toBe(2);
+    app.as({ version: '2' });
+    await app.get();
+    expect(made).toBe(3);
+    app.as({ nowMs: 999 });
+    await app.get();
+    expect(made).toBe(3);
+    app.as({ nowMs: 1000 });
+    await app.get({ 'Accept-Encoding': 'gzip' });
+    expect(made).toBe(4);
+    // A failure is not kept.
+    let fails = true;
+    const other = serve(
+      async () => {
+        if (fails) throw new Error('x');
+        return row;
+      },
+      { keptMs: 1000 },
+    );
+    expect((await other.get()).status).toBe(500);
+    fails = false;
+    expect((await other.get()).status).toBe(200);
+  });
+
+  it('is refused to a body over its length, before the handler is asked', async () => {
+    let asked = 0;
+    const app = serve(
+      async () => {
+        asked++;
+        return row;
+      },
+      { maxBytes: 100 },
+    );
+    expect((await app.post(JSON.stringify({ name: 'x'.repeat(100) }))).status).toBe(413);
+    expect((await app.post('{"name":"a\\ud800"}')).status).toBe(400);
+    expect(asked).toBe(0);
+  });
+});
+
+describe('turns', () => {
+  it('let so many of one outfit work at once, in order, and another at its side; one too many is told to come again', async () => {
+    const inTurn = turns({ atOnce: 2, waiting: 2 });
+    const order: string[] = [];
+    const open: (() => void)[] = [];
+    const work = (name: string) => () =>
+      new Promise<void>((done) => {
+        order.push(name);
+        open.push(done);
+      });
+    const all = ['a1', 'a2', 'a3', 'a4'].map((n) => inTurn('a', work(n)));
+    await Promise.resolve();
+    await expect(inTurn('a', work('a5'))).rejects.toMatchObject({ code: 'busy', retryAfterS: 2 });
+    all.push(inTurn('b', work('b1')));
+    await new Promise((r) => setTimeout(r, 5));
+    expect(order).toEqual(['a1', 'a2', 'b1']);
+    while (open.length > 0) {
+      open.shift()?.();
+      await new Promise((r) => setTimeout(r, 5));
+    }
+    await Promise.all(all);
+    expect(order).toEqual(['a1', 'a2', 'b1', 'a3', 'a4']);
+  });
+});
