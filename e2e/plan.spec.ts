@@ -197,6 +197,13 @@ test('the party, the baits and the past foretold', async ({ page }) => {
   const whole = await expected(page);
   await page.getByRole('tab', { name: 'Party' }).click();
   await expect(page.locator('[data-fit]')).toContainText(/every \d+ min at the slowest|a whole stop may go by/i);
+  // A mate named for the trip is aboard on it.
+  const mates = page.getByRole('group', { name: 'Mates aboard' });
+  await mates.getByLabel('Birk Solander').check();
+  await expect
+    .poll(async () => (await rows<{ n: number }>('select count(*)::int as n from trip_mate where trip_id = $1', [id]))[0]?.n)
+    .toBe(2);
+  await mates.getByLabel('Birk Solander').uncheck();
   await page.getByRole('button', { name: 'Lunch 30 min' }).click();
   await expect(page.getByText(/Lunch, lines up \d\d:\d\d to \d\d:\d\d/).first()).toBeVisible();
   await page.keyboard.press('s');

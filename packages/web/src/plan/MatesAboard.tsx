@@ -14,7 +14,8 @@ export function MatesAboard({ trip, mayEdit }: { trip: Pick<TripView, 'id' | 'ma
     onError: (error) => toast(error.message),
   });
   const mates = outfit?.crew.filter((p) => p.role === 'mate') ?? [];
-  const aboard = trip.mates.map((m) => m.id);
+  // Shown as asked for until the server has answered.
+  const aboard = name.isPending ? name.variables : trip.mates.map((m) => m.id);
   if (mates.length === 0) return null;
   return (
     <fieldset className="mt-3 text-[0.93rem]" data-mates>
