@@ -8,7 +8,7 @@ import { readCookie, SESSION } from './auth/cookies';
 import { authRoutes, publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { briefRoutes } from './brief/routes';
-import { changedTogether, outfitChanged } from './changed';
+import { changedTogether, tellChange } from './changed';
 import { inOutfit, missingMigrations } from './db/database';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
@@ -130,7 +130,7 @@ export function createApp(deps: Deps) {
         ),
       ),
     );
-    c.set('changed', (often) => (often ? changedOften(who.outfitId) : outfitChanged(deps, who.outfitId)));
+    c.set('changed', (often) => (often ? changedOften(who.outfitId) : tellChange(deps, who.outfitId)));
     const { threads } = deps;
     if (threads)
       c.set('elsewhere', async (body) => {

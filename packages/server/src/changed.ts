@@ -16,6 +16,21 @@ export async function outfitChanged({ source, jobs, clock }: Telling, outfitId: 
   });
 }
 
+const AGAIN_MS = 2000;
+const TRIES = 30;
+
+/**
+ * The same for a change that is committed whatever comes of telling it: its request has succeeded. Where the database is away it is told
+ * again until it is heard.
+ */
+export async function tellChange(deps: Telling, outfitId: string, tries = TRIES): Promise<void> {
+  try {
+    await outfitChanged(deps, outfitId);
+  } catch {
+    if (tries > 0) setTimeout(() => void tellChange(deps, outfitId, tries - 1), AGAIN_MS).unref();
+  }
+}
+
 /**
  * The same for changes that follow each other closely: the first of them at once, all others together at the end of the span.
  * @param spanMs - 0 tells each at once.
@@ -23,7 +38,7 @@ export async function outfitChanged({ source, jobs, clock }: Telling, outfitId: 
 export function changedTogether(deps: Telling, spanMs: number): (outfitId: string) => Promise<void> {
   const spans = new Map<string, { more: boolean }>();
   return async (outfitId) => {
-    if (spanMs === 0) return outfitChanged(deps, outfitId);
+    if (spanMs === 0) return tellChange(deps, outfitId);
     const open = spans.get(outfitId);
     if (open) {
       open.more = true;
@@ -33,8 +48,8 @@ export function changedTogether(deps: Telling, spanMs: number): (outfitId: strin
     spans.set(outfitId, span);
     setTimeout(() => {
       spans.delete(outfitId);
-      if (span.more) void outfitChanged(deps, outfitId).catch(() => undefined);
+      if (span.more) void tellChange(deps, outfitId);
     }, spanMs);
-    await outfitChanged(deps, outfitId);
+    await tellChange(deps, outfitId);
   };
 }

@@ -57,7 +57,11 @@ const CATALOGUE = {
     title: 'Sent from a page of another site',
     remedy: 'Open Bluffwind by its own address and do it there.',
   },
-  busy: { status: 503, title: 'The server has too much to do', remedy: 'Wait a few seconds and try again; nothing was changed.' },
+  busy: {
+    status: 503,
+    title: 'The server has too much to do',
+    remedy: 'Wait a few seconds and try again; what was stored already is not stored twice.',
+  },
   too_slow: { status: 408, title: 'It took too long to arrive', remedy: 'Try again where the connection is better; nothing was changed.' },
   internal: { status: 500, title: 'The server failed', remedy: 'Try again; nothing that was shown as saved is lost.' },
 } as const;

@@ -79,9 +79,15 @@ async function serveCommand(config: Config): Promise<void> {
   const demoClock = config.demo ? settableClock(await whenUp(() => demoNow(source))) : null;
   const script = new URL(import.meta.url);
   const started = { config, demoNowMs: demoClock?.now() ?? null };
+  let stopping = false;
   const jobThread = new Worker(script, { workerData: { ...started, kind: 'jobs' } satisfies ThreadStart });
   jobThread.on('error', (error) => {
     log.fatal({ err: error.message }, 'the thread of the jobs failed');
+    process.exit(1);
+  });
+  jobThread.on('exit', () => {
+    if (stopping) return;
+    log.fatal('the thread of the jobs ended');
     process.exit(1);
   });
   const clock = demoClock && {
@@ -119,7 +125,6 @@ async function serveCommand(config: Config): Promise<void> {
       .query('select demo_clock_on($1)', [new Date(demoClock?.now() ?? 0)])
       .catch((error) => log.warn({ reason: (error as Error).message }, 'demo clock not stored'));
   const timer = demoClock ? setInterval(keepClock, CLOCK_MS) : undefined;
-  let stopping = false;
   const stop = () => {
     if (stopping) return;
     stopping = true;

@@ -74,8 +74,12 @@ describe('sweeping', () => {
     const note = async () => (await h.owner.query('select medical_note as n from client where id = $1', [client?.id]))[0].n as string;
     await sweep(h.source, TEST_NOW + 399 * DAY);
     expect(await note()).not.toBe('');
+    // One who was entered for a trip to come has not been out yet: his note stays.
+    await h.owner.query(`update client set medical_note = 'asthma' where id = $1`, [h.mine.clients[3]?.id]);
     await sweep(h.source, TEST_NOW + 402 * DAY);
     expect(await note()).toBe('');
+    const [fresh] = await h.owner.query('select medical_note as n from client where id = $1', [h.mine.clients[3]?.id]);
+    expect(fresh.n).toBe('asthma');
     const [row] = await h.owner.query('select count(*)::int as n from session where outfit_id = $1', [h.mine.outfit.id]);
     expect(row.n).toBe(0);
   });

@@ -3,7 +3,8 @@ import type { DataSource } from 'typeorm';
 import { inOutfit } from '../db/database';
 
 /**
- * Clears every outfit's expired sessions, and the medical notes of clients whose last trip is longer ago than the outfit keeps them.
+ * Clears every outfit's expired sessions, and the medical notes of clients whose last trip is longer ago than the outfit keeps them;
+ * those of a guest who has not been out yet stay.
  * @returns Rows cleared.
  */
 export async function sweep(source: DataSource, nowMs: number): Promise<{ sessions: number; notes: number }> {
@@ -15,7 +16,7 @@ export async function sweep(source: DataSource, nowMs: number): Promise<{ sessio
       const [, ended]: [unknown, number] = await entities.query('delete from session where expires_at < $1', [now]);
       const [, cleared]: [unknown, number] = await entities.query(
         `update client k set medical_note = '' from outfit o
-         where o.id = k.outfit_id and k.medical_note <> '' and not exists (
+         where o.id = k.outfit_id and k.medical_note <> '' and exists (select from party p where p.client_id = k.id) and not exists (
            select from party p join trip t on t.id = p.trip_id
            where p.client_id = k.id and t.ends_at > $1::timestamptz - make_interval(days => o.medical_note_days))`,
         [now],

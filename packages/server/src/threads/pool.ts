@@ -6,6 +6,7 @@ import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 
 const AGAIN_S = 3;
 const WAITING_PER_OUTFIT = 60;
+const REOPEN_MS = 1000;
 const MEMORY_MB = 256;
 
 interface Waiting {
@@ -17,6 +18,7 @@ interface Waiting {
 interface Thread {
   worker: Worker;
   at: Waiting | null;
+  down: boolean;
 }
 
 export interface Threads {
@@ -46,7 +48,14 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
     worker.on('exit', () => {
       const { at } = thread;
       if (closed) return at?.fail(new Problem('busy', '', [], AGAIN_S));
-      open(thread);
+      // One that ends as soon as it begins is not begun again and again without a pause.
+      thread.down = true;
+      setTimeout(() => {
+        if (closed) return;
+        open(thread);
+        thread.down = false;
+        next();
+      }, REOPEN_MS);
       free(thread);
       at?.fail(new Problem('busy', 'The work was too large and was stopped.', [], AGAIN_S));
     });
@@ -64,7 +73,7 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
   };
   const next = () => {
     for (const thread of threads) {
-      if (thread.at) continue;
+      if (thread.at || thread.down) continue;
       // The outfit that waits longest without being served comes first: it is put at the end when it was.
       const outfit = [...lines.keys()].find((o) => (running.get(o) ?? 0) < most);
       if (outfit === undefined) return;
@@ -79,7 +88,7 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
     }
   };
   const threads: Thread[] = Array.from({ length: count }, () => {
-    const thread = { at: null } as unknown as Thread;
+    const thread = { at: null, down: false } as unknown as Thread;
     open(thread);
     return thread;
   });

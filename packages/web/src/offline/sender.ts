@@ -7,7 +7,7 @@ const BATCH = 100;
 /** The server is not to be had now, or has too much to do: what waits stays and is sent later. */
 const LATER = [408, 429, 500, 502, 503, 504];
 
-export type Sent = 'all' | 'no network' | 'later' | { readonly refused: ApiProblem };
+export type Sent = 'all' | 'no network' | 'later' | { readonly refused: ApiProblem; readonly tripId: string };
 
 type Listener = () => void;
 const listeners = new Set<Listener>();
@@ -33,20 +33,26 @@ export function sendWaiting(): Promise<Sent> {
 
 async function send(): Promise<Sent> {
   const held = new Set<string>();
-  try {
-    for (;;) {
-      const waiting = (await allWaiting()).filter((e) => !held.has(e.entryId));
-      const first = waiting[0];
-      if (!first) return 'all';
-      const batch = waiting.filter((e) => e.tripId === first.tripId).slice(0, BATCH);
+  /** Trips whose entries are not taken from this person: they wait here, and do not keep those of other trips. */
+  const shut = new Map<string, ApiProblem>();
+  for (;;) {
+    const waiting = (await allWaiting()).filter((e) => !held.has(e.entryId) && !shut.has(e.tripId));
+    const first = waiting[0];
+    if (!first) break;
+    const batch = waiting.filter((e) => e.tripId === first.tripId).slice(0, BATCH);
+    try {
       for (const e of await sendBatch(first.tripId, batch)) held.add(e);
-      tellEntries();
+    } catch (problem) {
+      if (problem instanceof Offline) return 'no network';
+      if (!(problem instanceof ApiProblem)) throw problem;
+      if (LATER.includes(problem.body.status)) return 'later';
+      if (problem.body.status === 401) return { refused: problem, tripId: first.tripId };
+      shut.set(first.tripId, problem);
     }
-  } catch (problem) {
-    if (problem instanceof Offline) return 'no network';
-    if (problem instanceof ApiProblem) return LATER.includes(problem.body.status) ? 'later' : { refused: problem };
-    throw problem;
+    tellEntries();
   }
+  const [refused] = shut;
+  return refused ? { refused: refused[1], tripId: refused[0] } : 'all';
 }
 
 /** @returns Keys of entries that stay on the phone: the server is behind it, or said nothing of them. */

@@ -28,10 +28,11 @@ export function useDeck(tripId: string): DeckStore {
   const flush = useCallback(async () => {
     const sent = await sendWaiting();
     if (sent === 'no network') setOnline(false);
-    else if (typeof sent === 'object') setError(sent.refused);
-    else setOnline(true);
+    else if (typeof sent === 'object') {
+      if (sent.tripId === tripId || sent.refused.body.status === 401) setError(sent.refused);
+    } else setOnline(true);
     await refresh();
-  }, [refresh]);
+  }, [tripId, refresh]);
 
   useEffect(() => {
     let gone = false;
