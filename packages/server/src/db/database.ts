@@ -66,14 +66,16 @@ export interface PoolTerms {
   readonly size?: number;
   /** True for what answers requests: a statement, a lock and an idle transaction have their time and no more. */
   readonly limited?: boolean;
+  /** How long its transactions may do nothing while the process computes, ms; 15 s when absent. */
+  readonly idleMs?: number;
   /** The application's role, told to migrations. */
   readonly appRole?: string;
 }
 
-const LIMITS = { statement_timeout: 20_000, lock_timeout: 5000, idle_in_transaction_session_timeout: 15_000 };
+const LIMITS = { statement_timeout: 20_000, lock_timeout: 5000 };
 
 /** A pool of connections for one role. */
-export async function connect(url: string, { size = 8, limited = false, appRole }: PoolTerms = {}): Promise<DataSource> {
+export async function connect(url: string, { size = 8, limited = false, idleMs = 15_000, appRole }: PoolTerms = {}): Promise<DataSource> {
   const source = new DataSource({
     type: 'postgres',
     url,
@@ -83,7 +85,7 @@ export async function connect(url: string, { size = 8, limited = false, appRole 
     extra: {
       max: size,
       connectionTimeoutMillis: 5000,
-      ...(limited ? LIMITS : {}),
+      ...(limited ? { ...LIMITS, idle_in_transaction_session_timeout: idleMs } : {}),
       ...(appRole === undefined ? {} : { options: `-c ${ROLE_SETTING}=${appRole.replaceAll(/[\\ ]/g, '\\$&')}` }),
     },
     logging: false,

@@ -85,10 +85,18 @@ export function readEntries(raws: readonly unknown[]): ReadEntry[] {
     const parsed = deckEntry.safeParse(raw);
     return {
       entryId: keyOf(raw),
-      entry: parsed.success ? parsed.data : null,
+      entry: parsed.success ? inLowerCase(parsed.data) : null,
       problem: parsed.success ? null : (unknownKind(raw) ?? invalid(parsed.error.issues)),
     };
   });
+}
+
+/** Keys are compared as the database writes them. */
+function inLowerCase(entry: DeckEntry): DeckEntry {
+  if (entry.kind !== 'catch') return entry;
+  const lower = <T extends string | null>(id: T) => (id?.toLowerCase() ?? null) as T;
+  const { catchId, setId, speciesId, clientId } = entry;
+  return { ...entry, catchId: lower(catchId), setId: lower(setId), speciesId: lower(speciesId), clientId: lower(clientId) };
 }
 
 /** Keys of the rows that a batch's catches refer to. */

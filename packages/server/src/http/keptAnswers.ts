@@ -31,8 +31,8 @@ export function keptAnswers(): KeptAnswers {
   return {
     async answer(c, { keptMs = 0, keptFor = 'person' }, make) {
       const url = new URL(c.req.url);
-      const { personId, outfitId } = c.get('who');
-      const key = `${keptFor === 'person' ? personId : outfitId} ${url.pathname}${url.search}`;
+      const { personId, outfitId, role } = c.get('who');
+      const key = `${keptFor === 'person' ? `${personId} ${role}` : outfitId} ${url.pathname}${url.search}`;
       const [version, nowMs] = [c.get('version'), c.get('nowMs')];
       const known = cache.get(key);
       if (known && known.version === version && Math.abs(nowMs - known.atMs) < keptMs) return respond(c, known);
