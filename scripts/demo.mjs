@@ -22,7 +22,10 @@ await main(async () => {
   if (dev) {
     const { createServer } = await import('vite');
     const { ROOT } = await import('./folders.mjs');
-    vite = await createServer({ root: `${ROOT}/packages/web`, server: { host: '127.0.0.1', proxy: { '/api': { target: world.url, changeOrigin: false } } } });
+    vite = await createServer({
+      root: `${ROOT}/packages/web`,
+      server: { host: '127.0.0.1', proxy: { '/api': { target: world.url, changeOrigin: false } } },
+    });
     await vite.listen();
     address = vite.resolvedUrls.local[0];
   }
