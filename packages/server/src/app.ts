@@ -12,6 +12,7 @@ import { changedTogether, tellChange } from './changed';
 import { inOutfit, missingMigrations } from './db/database';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
+import { eventRoutes } from './events/routes';
 import { chartRoutes } from './grounds/chartRoutes';
 import { groundsRoutes } from './grounds/routes';
 import { spotRoutes } from './grounds/spotRoutes';
@@ -141,6 +142,7 @@ export function createApp(deps: Deps) {
     await next();
   });
   for (const feature of FEATURES) app.route('/api', feature(deps).hono);
+  app.route('/api', eventRoutes(deps));
   app.all('/api/*', () => {
     throw new Problem('not_found', 'No such address.');
   });

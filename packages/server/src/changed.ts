@@ -1,6 +1,7 @@
 // Says that something of an outfit has changed, when it is committed: what was worked out from it before no longer holds.
 import { markBriefs } from './brief/kept';
 import { inOutfit } from './db/database';
+import { tellServers } from './events/changes';
 import type { Deps } from './http/context';
 
 type Telling = Pick<Deps, 'source' | 'jobs' | 'clock'>;
@@ -8,10 +9,12 @@ type Telling = Pick<Deps, 'source' | 'jobs' | 'clock'>;
 /** Counts the change, and has the outfit's briefs worked out anew, soon and only once for many changes. */
 export async function outfitChanged({ source, jobs, clock }: Telling, outfitId: string, { briefs = true } = {}): Promise<void> {
   await inOutfit(source, outfitId, async (entities) => {
-    await entities.query(
-      `insert into outfit_version as v (outfit_id, version) values ($1, 1) on conflict (outfit_id) do update set version = v.version + 1`,
+    const [{ version }] = await entities.query(
+      `insert into outfit_version as v (outfit_id, version) values ($1, 1) on conflict (outfit_id) do update set version = v.version + 1
+       returning version`,
       [outfitId],
     );
+    await tellServers(entities, outfitId, version);
     if (briefs && (await markBriefs(entities, outfitId, clock.now()))) await jobs.sendSoon(entities, 'make-briefs', { outfitId });
   });
 }

@@ -10,6 +10,7 @@ import { realClock, settableClock } from './clock';
 import { type Config, readConfig } from './config';
 import { connect, inOutfit, migrate, requireBoundRole, whenUp } from './db/database';
 import { storeStopConditions } from './deck/stopConditions';
+import { hearChanges } from './events/changes';
 import { jobsOf, openBoss, prepareQueues } from './jobs/boss';
 import { loadScenario } from './scenario/loadScenario';
 import { fetchHistory, pollStations } from './water/poll';
@@ -99,6 +100,7 @@ async function serveCommand(config: Config): Promise<void> {
   };
   const threads = startThreads(script, config.threads, started);
   const jobs = jobsOf(await whenUp(() => openBoss(config.databaseUrl)));
+  const changes = await whenUp(() => hearChanges(config.databaseUrl, log));
   const metrics = config.metricsPort === null ? undefined : serveMetrics(source, config.metricsPort, config.host);
   const app = createApp({
     source,
@@ -110,6 +112,7 @@ async function serveCommand(config: Config): Promise<void> {
     threads,
     markEveryMs: MARK_MS,
     keepsAnswers: true,
+    changes,
     ...(metrics ? { metrics } : {}),
   });
   const server = serve({ fetch: app.fetch, port: config.port, hostname: config.host, serverOptions: TIME_LIMITS }, (address) => {
@@ -130,6 +133,7 @@ async function serveCommand(config: Config): Promise<void> {
     stopping = true;
     clearInterval(timer);
     metrics?.server.close();
+    void changes.close();
     // What is under way may end; nothing new is taken.
     server.close(async () => {
       await Promise.all([threads.close(), jobThread.terminate()]);

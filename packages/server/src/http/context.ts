@@ -6,6 +6,7 @@ import type { Config } from '../config';
 import type { Role } from '../db/entities/outfit';
 import type { KeptAnswers } from './keptAnswers';
 import type { Jobs } from '../jobs/boss';
+import type { Changes } from '../events/changes';
 import type { Metrics } from '../metrics';
 import type { Threads } from '../threads/pool';
 import { type FieldFault, Problem } from '../errors';
@@ -39,6 +40,8 @@ export interface Deps {
   readonly markEveryMs: number;
   /** Whether this process keeps answers until something changes. */
   readonly keepsAnswers: boolean;
+  /** Changes that screens are told of; absent in threads. */
+  readonly changes?: Changes;
   /** Counts requests; absent where nobody watches. */
   readonly metrics?: Metrics;
   /** This is such a thread: who asks was found out before. */

@@ -7,6 +7,7 @@ import { type SettableClock, settableClock } from '../clock';
 import { readConfig } from '../config';
 import { connect, inOutfit } from '../db/database';
 import { storeStopConditions } from '../deck/stopConditions';
+import type { Deps } from '../http/context';
 import { jobsOf, openBoss } from '../jobs/boss';
 import { drain } from '../jobs/work';
 import { outfitChanged } from '../changed';
@@ -18,6 +19,8 @@ export interface Harness {
   readonly source: DataSource;
   readonly clock: SettableClock;
   readonly app: ReturnType<typeof createApp>;
+  /** What the server was given, to start another beside it. */
+  readonly deps: Deps;
   readonly mine: OutfitScenario;
   readonly other: OutfitScenario;
   /** Signs a person in and gives a client with the session. */
@@ -73,7 +76,17 @@ export async function startHarness(): Promise<Harness> {
   const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
   const boss = await openBoss(appUrl);
   const log = pino({ level: 'silent' });
-  const deps = { source, clock, demoClock: null, config, log, jobs: jobsOf(boss), threads: null, markEveryMs: 0, keepsAnswers: false };
+  const deps: Deps = {
+    source,
+    clock,
+    demoClock: null,
+    config,
+    log,
+    jobs: jobsOf(boss),
+    threads: null,
+    markEveryMs: 0,
+    keepsAnswers: false,
+  };
   const app = createApp(deps);
   const call = async (path: string, init: RequestInit): Promise<Answer> => {
     const response = await app.request(`/api${path}`, init);
@@ -96,6 +109,7 @@ export async function startHarness(): Promise<Harness> {
     source,
     clock,
     app,
+    deps,
     mine,
     other,
     cookieOf,

@@ -15,6 +15,7 @@ import { ApiProblem, post } from './api';
 import { boardQuery, meQuery, outfitQuery } from './queries';
 import { serverNow } from './clock';
 import { CursorProvider, isTyping } from './time';
+import { useChanges } from './useChanges';
 
 const THEMES = ['chalk', 'night', 'glare'] as const;
 
@@ -45,6 +46,7 @@ function Desk() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const waiting = useWaiting();
+  useChanges();
   useEffect(() => {
     if (me) void belongsTo(me.id).catch(() => undefined);
   }, [me]);
