@@ -17,10 +17,10 @@ await main(async () => {
   const started = Date.now();
   await ensurePackages();
   const { ensureChromium, ensurePostgres, offerGpsbabel } = await import('./debian.mjs');
-  await ensurePostgres();
+  const bin = await ensurePostgres();
   const chromium = which === 'unit' ? '' : await ensureChromium();
   await offerGpsbabel();
-  if (which !== 'browser') await unit();
+  if (which !== 'browser') await unit(bin);
   if (which !== 'unit') await browser(chromium);
   say('');
   say(`All tests ran in ${Math.round((Date.now() - started) / 1000)} s.`);
@@ -28,7 +28,7 @@ await main(async () => {
   if (counts.failed > 0 || counts.passed === 0) process.exitCode = 1;
 });
 
-async function unit() {
+async function unit(bin) {
   const { startPostgres } = await import('./postgres.mjs');
   const { buildServer, buildLab } = await import('./build.mjs');
   say('Database for the tests ...');
@@ -51,7 +51,7 @@ async function unit() {
       {
         cwd: ROOT,
         stdio: ['ignore', 'inherit', 'inherit'],
-        env: cleanEnv({ TEST_ADMIN_URL: db.adminUrl, TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl }),
+        env: cleanEnv({ TEST_ADMIN_URL: db.adminUrl, TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl, PG_BIN: bin }),
       },
     );
     const json = read(report);
