@@ -1,11 +1,12 @@
 // Copies of a database and of an outfit: whole, compared with what was there, and refused when anything is wrong with them.
+import { randomUUID } from 'node:crypto';
 import { copyFile, mkdtemp, readFile, rm, truncate, writeFile } from 'node:fs/promises';
 import os from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { connect, migrate } from '../db/database';
-import { type Harness, startHarness, testDatabase } from '../testing/harness';
+import { emailOf, type Harness, startHarness, testDatabase } from '../testing/harness';
 import { emptyDatabase } from '../testing/emptyDatabase';
 import { PASSWORD, TEST_NOW } from '../testing/smallOutfit';
 import { backUp, restore } from './dump';
@@ -100,6 +101,11 @@ describe('an outfit in a file', () => {
   const file = () => path.join(folder, 'outfit.json');
   it('moves to another database and comes out of it the same, without anybody else and without passwords', async () => {
     const { appUrl } = testDatabase();
+    const captain = await h.signIn(emailOf(h.mine, 'captain'));
+    const water = h.mine.waters[0]?.id;
+    const read = { id: randomUUID(), variable: 'clarityM', at: new Date(TEST_NOW - 3_600_000).toISOString(), value: 2.4 };
+    const { readingId } = (await captain.post(`/waters/${water}/readings`, read)).body;
+    expect((await captain.post(`/readings/${readingId}/correct`, { id: randomUUID(), value: 2.1 })).status).toBe(200);
     const wrote = await writeOutfit(appUrl, h.mine.outfit.id, file(), TEST_NOW);
     const text = await readFile(file(), 'utf8');
     expect(text).not.toContain(h.other.outfit.id);
@@ -115,6 +121,16 @@ describe('an outfit in a file', () => {
     await writeOutfit(there.appUrl, h.mine.outfit.id, again, TEST_NOW);
     const [before, after] = [JSON.parse(text), JSON.parse(await readFile(again, 'utf8'))];
     for (const [table, rows] of Object.entries(before.tables)) expect(sorted(after.tables[table]), table).toEqual(sorted(rows));
+    expect(before.tables.reading.filter((r: { superseded_by: unknown }) => r.superseded_by !== null)).toHaveLength(1);
+    // What is read from now on takes a number of its own.
+    const client = new pg.Client({ connectionString: there.adminUrl });
+    await client.connect();
+    const { rows } = await client.query(
+      `insert into reading (outfit_id, water_id, person_id, source, variable, at, value, flag) select outfit_id, water_id, person_id, source, variable, at, value, flag
+       from reading where source = 'crew' limit 1 returning id::int > (select max(id) from reading) as fresh`,
+    );
+    await client.end();
+    expect(rows).toEqual([{ fresh: true }]);
   }, 60_000);
   it('that holds a row of another outfit, or of no table, leaves nothing', async () => {
     const there = await empty();
@@ -145,7 +161,7 @@ async function copyBackup(to: string): Promise<void> {
   for (const name of ['database.dump', 'manifest.json']) await copyFile(path.join(backup, name), path.join(to, name));
 }
 
-/** Rows in an order of their own; numbers that a table gives its rows by itself are new in another database. */
+/** Rows in an order of their own; numbers of the record of who did what are new in another database. */
 function sorted(rows: unknown): string[] {
-  return (rows as Record<string, unknown>[]).map((r) => JSON.stringify(typeof r.id === 'number' ? { ...r, id: 0 } : r)).sort();
+  return (rows as Record<string, unknown>[]).map((r) => JSON.stringify('action' in r ? { ...r, id: 0 } : r)).sort();
 }

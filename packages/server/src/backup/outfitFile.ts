@@ -12,6 +12,8 @@ const FORMAT = 'bluffwind-outfit-1';
 const CHUNK = 2000;
 /** What belongs to this server and not to the outfit: sessions, devices, answers kept until something changes. */
 const LEFT_OUT = ['session', 'known_device', 'brief_kept', 'outfit_version'];
+/** The table whose rows refer to each other by numbers that it gives; they are an outfit's own and are kept. */
+const NUMBERED = 'reading';
 
 const fileSchema = z.object({
   format: z.literal(FORMAT),
@@ -95,11 +97,12 @@ export async function readOutfit(ownerUrl: string, file: string): Promise<Outfit
     const unknown = Object.keys(tables).find((t) => !order.includes(t));
     if (unknown !== undefined) throw new Error(`${file}: there is no table ${unknown}.`);
     const nobodyKnows = await hashPassword(randomBytes(24).toString('hex'));
+    await client.query('set constraints all deferred');
     let count = 0;
     for (const table of order) {
       const { rows: columns } = await client.query<{ name: string }>(
-        `select attname as name from pg_attribute where attrelid = $1::regclass and attnum > 0 and not attisdropped and attidentity = ''`,
-        [quoted(table)],
+        `select attname as name from pg_attribute where attrelid = $1::regclass and attnum > 0 and not attisdropped and (attidentity = '' or $2)`,
+        [quoted(table), table === NUMBERED],
       );
       const rows = (tables[table] ?? []).map((row) => (table === 'person' ? { ...row, password_hash: nobodyKnows } : row));
       const foreign = rows.findIndex((r) => (table === 'outfit' ? r.id : r.outfit_id) !== outfit.id);
@@ -108,7 +111,7 @@ export async function readOutfit(ownerUrl: string, file: string): Promise<Outfit
       for (let i = 0; i < rows.length; i += CHUNK) {
         try {
           await client.query(
-            `insert into ${quoted(table)} (${names}) select ${names} from json_populate_recordset(null::${quoted(table)}, $1)`,
+            `insert into ${quoted(table)} (${names}) overriding system value select ${names} from json_populate_recordset(null::${quoted(table)}, $1)`,
             [JSON.stringify(rows.slice(i, i + CHUNK))],
           );
         } catch (error) {
@@ -117,6 +120,9 @@ export async function readOutfit(ownerUrl: string, file: string): Promise<Outfit
       }
       count += rows.length;
     }
+    await client.query(
+      `select setval(pg_get_serial_sequence('${NUMBERED}', 'id'), greatest(nextval(pg_get_serial_sequence('${NUMBERED}', 'id')), (select max(id) + 1 from ${NUMBERED})))`,
+    );
     await client.query('commit');
     return { outfit: outfit.name, rows: count };
   } finally {
@@ -158,7 +164,7 @@ async function outfitOf(client: pg.Client, wanted: string): Promise<{ id: string
 async function tablesOf(client: pg.Client): Promise<string[]> {
   const { rows: tables } = await client.query<{ name: string; needs: string[] }>(
     `select c.relname as name, array(
-       select distinct r.relname::text from pg_constraint k join pg_class r on r.oid = k.confrelid where k.conrelid = c.oid and r.oid <> c.oid) as needs
+       select distinct r.relname::text from pg_constraint k join pg_class r on r.oid = k.confrelid where k.conrelid = c.oid and not r.relispartition and r.oid <> c.oid) as needs
      from pg_class c join pg_namespace n on n.oid = c.relnamespace
      where n.nspname = current_schema() and c.relkind in ('r', 'p') and not c.relispartition and (c.relname = 'outfit' or exists (
        select from pg_attribute a where a.attrelid = c.oid and a.attname = 'outfit_id' and not a.attisdropped)) order by 1`,

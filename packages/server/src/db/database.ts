@@ -10,6 +10,7 @@ import { Plan1780000000003 } from './migrations/0003-plan';
 import { Keepers1780000000004 } from './migrations/0004-keepers';
 import { Safety1780000000005 } from './migrations/0005-safety';
 import { Holds1780000000006 } from './migrations/0006-holds';
+import { ReadingsParted1780000000007 } from './migrations/0007-readings-parted';
 import { ROLE_SETTING } from './migrations/roles';
 
 const ENTITIES = [
@@ -58,6 +59,7 @@ const MIGRATIONS = [
   Keepers1780000000004,
   Safety1780000000005,
   Holds1780000000006,
+  ReadingsParted1780000000007,
 ];
 
 /** What a pool of connections may do. */

@@ -184,7 +184,7 @@ async function storeReadings(entities: EntityManager, row: InstrumentRow, readin
         value: ['double precision', list.map((r) => r.value)],
         flag: ['smallint', flags],
       },
-      '(instrument_id, variable, at) where instrument_id is not null do nothing',
+      '(outfit_id, instrument_id, variable, at) where instrument_id is not null do nothing',
     );
   }
 }

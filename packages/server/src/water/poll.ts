@@ -199,7 +199,7 @@ async function storeReadings(
         value: ['double precision', list.map((r) => r.value)],
         flag: ['smallint', flags],
       },
-      '(station_id, variable, at) where station_id is not null and superseded_by is null do nothing',
+      '(outfit_id, station_id, variable, at) where station_id is not null and superseded_by is null do nothing',
     );
     count += inserted;
     if (inserted < list.length) await reflag(entities, station.id, variable, list, flags);

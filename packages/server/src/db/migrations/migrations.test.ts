@@ -9,6 +9,7 @@ import { Plan1780000000003 } from './0003-plan';
 import { Keepers1780000000004 } from './0004-keepers';
 import { Safety1780000000005 } from './0005-safety';
 import { Holds1780000000006 } from './0006-holds';
+import { ReadingsParted1780000000007 } from './0007-readings-parted';
 
 let owner: DataSource;
 let run: QueryRunner;
@@ -112,6 +113,8 @@ describe('migrations on a database with rows in it', () => {
     await run.query("select set_config('app.outfit', $1, true)", [outfit]);
     // Nobody was named for trips before: the mates of then are aboard.
     expect((await run.query('select count(*)::int as n from trip_mate where trip_id = $1', [trip]))[0].n).toBe(1);
+    await new ReadingsParted1780000000007().up(run);
+    expect(await run.query('select value, note, withdrawn_at from reading')).toEqual([{ value: 2, note: '', withdrawn_at: null }]);
     const open: { name: string }[] = await run.query(
       `select relname as name from pg_class where relnamespace = $1::regnamespace and relrowsecurity and not relforcerowsecurity`,
       [schema],
@@ -121,7 +124,7 @@ describe('migrations on a database with rows in it', () => {
   it('give every table of an outfit a policy', async () => {
     const open: { name: string }[] = await run.query(
       `select c.relname as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
-       where n.nspname = $1 and c.relkind = 'r' and c.relname not in ('migrations', 'demo_clock', 'tries') and not c.relrowsecurity`,
+       where n.nspname = $1 and c.relkind in ('r', 'p') and c.relname not in ('migrations', 'demo_clock', 'tries') and not c.relrowsecurity`,
       [schema],
     );
     expect(open).toEqual([]);
