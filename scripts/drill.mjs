@@ -8,6 +8,7 @@ import { drill as kills, title as killsTitle } from './drills/kills.mjs';
 import { drill as readers, title as readersTitle } from './drills/readers.mjs';
 import { drill as bringIn, title as bringInTitle } from './drills/import.mjs';
 import { drill as two, title as twoTitle } from './drills/two.mjs';
+import { drill as large, title as largeTitle } from './drills/large.mjs';
 import { clusterFolder } from './folders.mjs';
 import { main, say, Stop } from './output.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -20,6 +21,7 @@ const DRILLS = {
   readers: [readers, readersTitle],
   import: [bringIn, bringInTitle],
   two: [two, twoTitle],
+  large: [large, largeTitle],
 };
 
 await main(async () => {

@@ -9,7 +9,9 @@ import { authRoutes, publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { briefRoutes } from './brief/routes';
 import { changedTogether, tellChange } from './changed';
+import type { EntityManager } from 'typeorm';
 import { inOutfit, missingMigrations } from './db/database';
+import { inOutfitOfCopy } from './db/replica';
 import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
 import { eventRoutes } from './events/routes';
@@ -119,17 +121,15 @@ export function createApp(deps: Deps) {
     c.set('sessionId', sessionId);
     // One transaction a request, seeing one outfit, opened when all that was sent is read and checked; an error in it leaves nothing.
     c.set('within', (work) =>
-      inTurn(who.outfitId, () =>
-        inOutfit(
-          deps.source,
-          who.outfitId,
-          (entities) => {
-            c.set('entities', entities);
-            return work();
-          },
-          who,
-        ),
-      ),
+      inTurn(who.outfitId, () => {
+        const bound = (entities: EntityManager) => {
+          c.set('entities', entities);
+          return work();
+        };
+        return deps.copy && c.req.method === 'GET'
+          ? inOutfitOfCopy(deps.copy, deps.source, { ...who, version }, bound)
+          : inOutfit(deps.source, who.outfitId, bound, who);
+      }),
     );
     c.set('changed', (often) => (often ? changedOften(who.outfitId) : tellChange(deps, who.outfitId)));
     const { threads } = deps;

@@ -80,6 +80,9 @@ async function serveCommand(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel });
   const source = await whenUp(() => connect(config.databaseUrl, { size: config.databasePool, limited: true }));
   await whenUp(() => requireBoundRole(source));
+  const { readUrl } = config;
+  const copy = readUrl && (await whenUp(() => connect(readUrl, { size: config.databasePool, limited: true })));
+  if (copy) await whenUp(() => requireBoundRole(copy));
   const demoClock = config.demo ? settableClock(await whenUp(() => demoNow(source))) : null;
   const script = new URL(import.meta.url);
   const started = { config, demoNowMs: demoClock?.now() ?? null };
@@ -107,6 +110,7 @@ async function serveCommand(config: Config): Promise<void> {
   const metrics = config.metricsPort === null ? undefined : serveMetrics(source, config.metricsPort, config.host);
   const app = createApp({
     source,
+    ...(copy ? { copy } : {}),
     clock: clock ?? realClock,
     demoClock: clock,
     config,

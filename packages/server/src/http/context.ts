@@ -28,6 +28,8 @@ export interface Holder extends Who {
 /** What every feature is given. */
 export interface Deps {
   readonly source: DataSource;
+  /** A copy of it for questions; absent where there is none. */
+  readonly copy?: DataSource;
   readonly clock: Clock;
   /** Set in the demo only. */
   readonly demoClock: SettableClock | null;

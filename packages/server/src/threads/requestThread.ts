@@ -15,10 +15,13 @@ const MARK_MS = 2000;
 
 export async function answerInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
   const source = await whenUp(() => connect(config.databaseUrl, { size: CONNECTIONS, limited: true, idleMs: IDLE_MS }));
+  const { readUrl } = config;
+  const copy = readUrl && (await whenUp(() => connect(readUrl, { size: CONNECTIONS, limited: true, idleMs: IDLE_MS })));
   const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);
   const jobs = jobsOf(await whenUp(() => openBoss(config.databaseUrl)));
   const app = createApp({
     source,
+    ...(copy ? { copy } : {}),
     clock: demoClock ?? realClock,
     demoClock,
     config: { ...config, webRoot: null },
