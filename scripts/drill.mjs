@@ -1,5 +1,5 @@
-// npm run drill [-- NAME...]: what the server must hold under load, bad networks and bad luck, tried on a world of its own on loopback.
-// Each drill is bounded, prints its counts and says whether they are as they must be. Not part of npm test: all of them take minutes.
+// npm run drill [-- NAME...] [--keep]: what the server must hold under load, bad networks and bad luck, tried on a world of its own on loopback.
+// --keep goes on with the world that the last drill left when it failed. Each drill is bounded, prints its counts and says whether they are as they must be. Not part of npm test: all of them take minutes.
 import { rmSync } from 'node:fs';
 import { drill as stalled, title as stalledTitle } from './drills/stalled.mjs';
 import { drill as flood, title as floodTitle } from './drills/flood.mjs';
@@ -25,7 +25,8 @@ const DRILLS = {
 };
 
 await main(async () => {
-  const wanted = process.argv.slice(2);
+  const keep = process.argv.includes('--keep');
+  const wanted = process.argv.slice(2).filter((a) => a !== '--keep');
   const unknown = wanted.find((w) => !(w in DRILLS));
   if (unknown) throw new Stop(`No drill ${unknown}; there are ${Object.keys(DRILLS).join(', ')}.`);
   await ensurePackages();
@@ -39,7 +40,7 @@ await main(async () => {
     const [drill, title] = DRILLS[name];
     say(`\n${name}: ${title}`);
     const metricsPort = 19_000 + Math.floor(Math.random() * 5000);
-    const world = await startWorld({ name: 'drill', reset: true, quiet: true, web: false, more: { METRICS_PORT: String(metricsPort) } });
+    const world = await startWorld({ name: 'drill', reset: !keep, quiet: true, web: false, more: { METRICS_PORT: String(metricsPort) } });
     try {
       const faults = await drill({ world, metrics: `http://127.0.0.1:${metricsPort}/metrics`, say: (t) => say(`  ${t}`) });
       for (const f of faults) say(`  NOT AS IT MUST BE: ${f}`);

@@ -83,7 +83,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
           env: { ...withoutMetrics(serverEnv), PORT: '0', ...env },
         });
         stops.push(() => stopChild(other.child));
-        return { url: other.url, stop: () => stopChild(other.child) };
+        return { url: other.url, pid: () => other.child.pid, stop: () => stopChild(other.child) };
       },
       serverPid: () => server.child.pid,
       /** Puts another station in the place of the one that runs: 'station', 'broken-station', or null for none. */

@@ -68,16 +68,21 @@ export interface PoolTerms {
   readonly size?: number;
   /** True for what answers requests: a statement, a lock and an idle transaction have their time and no more. */
   readonly limited?: boolean;
+  /** How long one of its statements may take, ms; 20 s when absent. */
+  readonly statementMs?: number;
   /** How long its transactions may do nothing while the process computes, ms; 15 s when absent. */
   readonly idleMs?: number;
   /** The application's role, told to migrations. */
   readonly appRole?: string;
 }
 
-const LIMITS = { statement_timeout: 20_000, lock_timeout: 5000 };
+const LOCK_MS = 5000;
 
 /** A pool of connections for one role. */
-export async function connect(url: string, { size = 8, limited = false, idleMs = 15_000, appRole }: PoolTerms = {}): Promise<DataSource> {
+export async function connect(
+  url: string,
+  { size = 8, limited = false, statementMs = 20_000, idleMs = 15_000, appRole }: PoolTerms = {},
+): Promise<DataSource> {
   const source = new DataSource({
     type: 'postgres',
     url,
@@ -87,7 +92,7 @@ export async function connect(url: string, { size = 8, limited = false, idleMs =
     extra: {
       max: size,
       connectionTimeoutMillis: 5000,
-      ...(limited ? { ...LIMITS, idle_in_transaction_session_timeout: idleMs } : {}),
+      ...(limited ? { statement_timeout: statementMs, lock_timeout: LOCK_MS, idle_in_transaction_session_timeout: idleMs } : {}),
       ...(appRole === undefined ? {} : { options: `-c ${ROLE_SETTING}=${appRole.replaceAll(/[\\ ]/g, '\\$&')}` }),
     },
     logging: false,

@@ -64,8 +64,8 @@ export async function loadEvidence(
        coalesce(k.length_squares, 0)::float8 as length_squares
      from fished_set s
      join spot sp on sp.id = s.spot_id and sp.water_id = $1
-     left join (
-       select c.set_id, sum(coalesce(x.weight, 1)) as fish,
+     left join lateral (
+       select sum(coalesce(x.weight, 1)) as fish,
          sum(coalesce(x.weight, 1)) filter (where $4 <> 'size' or c.length_mm >= sc.size_goal_mm) as counts,
          case when $4 = 'table' then jsonb_agg(jsonb_build_object('species', c.species_id, 'lengthMm', c.length_mm,
            'lengthKind', c.length_kind, 'weight', coalesce(x.weight, 1))) end as caught,
@@ -74,8 +74,7 @@ export async function loadEvidence(
          sum((c.length_mm::float8 / sc.size_goal_mm) ^ 2) as length_squares
        from "catch" c join species sc on sc.id = c.species_id
        left join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
-       where c.outcome = 'landed' and c.deleted_at is null and (x.species_id is not null or $4 = 'learn')
-       group by c.set_id) k on k.set_id = s.id
+       where c.set_id = s.id and c.outcome = 'landed' and c.deleted_at is null and (x.species_id is not null or $4 = 'learn')) k on true
      where s.ended_at <= $5
      order by s.started_at, s.id`,
     [q.waterId, q.species.map((s) => s.speciesId), q.species.map((s) => s.weight), q.goal, new Date(q.beforeMs)],

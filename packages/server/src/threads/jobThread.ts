@@ -13,13 +13,15 @@ import type { ClockSet, ThreadStart } from './messages';
 const POLL_S = 60;
 /** The demo's stations are asked more often, so that what happens to them is soon seen. */
 const DEMO_POLL_S = 5;
+/** A job has longer than a request, and computes between its questions; one that takes longer still is tried again later. */
+const PATIENCE = { statementMs: 120_000, idleMs: 300_000 };
 const INSTRUMENT_STORE_MS = 60_000;
 const DEMO_INSTRUMENT_STORE_MS = 10_000;
 const SWEEP_S = 6 * 3600;
 
 export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
   const log = pino({ level: config.logLevel });
-  const source = await whenUp(() => connect(config.databaseUrl, { size: 4 }));
+  const source = await whenUp(() => connect(config.databaseUrl, { size: 4, limited: true, ...PATIENCE }));
   const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);
   const clock = demoClock ?? realClock;
   parentPort?.on('message', (m: ClockSet) => demoClock?.set(m.setClockMs));

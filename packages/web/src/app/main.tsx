@@ -1,24 +1,16 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { lazy, StrictMode, Suspense } from 'react';
+import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SignIn } from '../auth/SignIn';
-import { Board } from '../board/Board';
 import { Waiting } from '../ui/parts';
-import { ApiProblem } from './api';
+import { ApiProblem } from '../data/api';
+import { Failed } from './Failed';
+import { FEATURES } from './features';
 import { Shell } from './Shell';
 import './theme.css';
 
 document.documentElement.dataset.theme = localStorage.getItem('theme') ?? 'chalk';
-
-const screen = (load: () => Promise<{ default: () => React.JSX.Element }>) => {
-  const Screen = lazy(load);
-  return (
-    <Suspense fallback={<Waiting what="Opening" />}>
-      <Screen />
-    </Suspense>
-  );
-};
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -32,22 +24,22 @@ const queries = new QueryClient({
 
 const router = createBrowserRouter([
   { path: '/sign-in', element: <SignIn /> },
-  { path: '/deck/:tripId', element: screen(() => import('../deck/Deck')) },
   {
     path: '/',
     element: <Shell />,
     children: [
-      { index: true, element: <Board /> },
-      { path: 'water', element: screen(() => import('../water/Water')) },
-      { path: 'grounds', element: screen(() => import('../grounds/Grounds')) },
-      { path: 'trips/:id', element: screen(() => import('../plan/Plan')) },
-      { path: 'trips/:id/foretold', element: screen(() => import('../backtest/Backtest')) },
-      { path: 'fleet/:date', element: screen(() => import('../fleet/Fleet')) },
-      { path: 'baits', element: screen(() => import('../presentations/Presentations')) },
-      { path: 'brief/:date', element: screen(() => import('../brief/Brief')) },
-      { path: 'log', element: screen(() => import('../log/Log')) },
+      ...FEATURES.map(({ path, screen: Screen }) => ({
+        path,
+        element: (
+          <Suspense fallback={<Waiting what="Opening" />}>
+            <Screen />
+          </Suspense>
+        ),
+        errorElement: <Failed />,
+      })),
       { path: '*', element: <p className="p-4">There is no such page. Press g then b for the Board.</p> },
     ],
+    errorElement: <Failed />,
   },
 ]);
 

@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { post } from '../app/api';
-import { demoQuery } from '../app/queries';
+import { post } from '../data/api';
+import { demoQuery } from '../data/queries';
 import { Button, Fault } from '../ui/parts';
 
 export function SignIn() {

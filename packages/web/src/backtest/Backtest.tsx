@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
-import { deskQuery, tripQuery } from '../app/queries';
+import { deskQuery, tripQuery } from '../data/queries';
 import { dayName, fish, rate } from '../ui/format';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 import { usePlanWorker } from '../plan/usePlanWorker';
@@ -78,7 +78,7 @@ function BacktestOf({ id }: { id: string }) {
               were expected. <b className="num">{(100 * s.inside).toFixed(0)} %</b> of the counts lay inside their 80 % range. Counts are
               whole numbers, so a range of few fish holds somewhat more than it says.
             </p>
-            <table className="mt-3 [&_td]:pr-6 [&_th]:pr-6">
+            <table className="mt-3 [&_td]:pr-3 [&_th]:pr-3 md:[&_td]:pr-6 md:[&_th]:pr-6">
               <caption className="py-1 text-left font-semibold">Against two ways that guides go by</caption>
               <thead className="text-ink-2">
                 <tr>
@@ -117,7 +117,7 @@ function BacktestOf({ id }: { id: string }) {
                 .map((r) => (
                   <li
                     key={`${r.at} ${r.spot} ${r.presentation} ${r.rodHours}`}
-                    className="grid grid-cols-[110px_1fr_1fr_170px_120px] items-center gap-3 border-t border-line py-1 text-[0.9rem]"
+                    className="grid grid-cols-[1fr_auto] items-center gap-x-3 md:grid-cols-[110px_1fr_1fr_170px_120px] border-t border-line py-1 text-[0.9rem]"
                   >
                     <span>{dayName(r.at, d.zone)}</span>
                     <b>{spot(r.spot)}</b>

@@ -4,9 +4,9 @@ import { HOUR, localDate, addDays, startOfLocalDay } from '@bluffwind/core/units
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
-import { boardQuery, meQuery, outfitQuery, risksQuery, stateQuery } from '../app/queries';
-import { serverNow } from '../app/clock';
-import { useCursor } from '../app/time';
+import { boardQuery, meQuery, outfitQuery, risksQuery, stateQuery } from '../data/queries';
+import { serverNow } from '../data/clock';
+import { useCursor } from '../data/time';
 import { quantityList } from '@bluffwind/core/risk/findingWords';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
@@ -14,7 +14,7 @@ import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 
 const Ribbon = lazy(() => import('../ribbon/Ribbon').then((m) => ({ default: m.Ribbon })));
 
-export function Board() {
+export default function Board() {
   const { data: me } = useQuery(meQuery);
   const { data: outfit } = useQuery(outfitQuery);
   const board = useQuery(boardQuery);

@@ -3,8 +3,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { toast } from 'sonner';
-import { post } from '../app/api';
-import { briefQuery, meQuery } from '../app/queries';
+import { post } from '../data/api';
+import { briefQuery, meQuery } from '../data/queries';
 import { clock, dateName, fish } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
@@ -45,13 +45,13 @@ export default function Brief() {
         )}
       </Header>
       {error !== null && <Fault error={error} />}
-      <div className="grid min-h-0 flex-1 grid-cols-[312px_1fr_290px] overflow-auto print:block">
-        <aside className="no-print border-r border-line">
-          <ul aria-label="Boats">
+      <div className="flex min-h-0 flex-1 flex-col overflow-auto md:grid md:grid-cols-[312px_1fr_290px] print:block">
+        <aside className="no-print contents border-line md:block md:border-r">
+          <ul aria-label="Boats" className="max-md:order-1 max-md:flex max-md:shrink-0 max-md:overflow-x-auto">
             {b.boats.map((x, i) => (
               <li
                 key={x.trip.id}
-                className={`border-b border-line border-l-4 ${x === boat ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}
+                className={`border-b border-line border-l-4 max-md:min-w-[200px] ${x === boat ? 'border-l-kelp bg-paper' : 'border-l-transparent'}`}
               >
                 <button
                   type="button"
@@ -71,7 +71,7 @@ export default function Brief() {
             {b.boats.length === 0 && <li className="px-4 py-3 text-ink-2">No trips on {dateName(date)}.</li>}
           </ul>
           {b.leaveAlone.length > 0 && (
-            <div className="border-b border-line px-5 py-3">
+            <div className="border-b border-line px-5 py-3 max-md:order-2">
               <h2 className="font-bold text-rust">Leave alone tomorrow</h2>
               {b.leaveAlone.map((l) => (
                 <p key={l} className="text-[0.9rem]">
@@ -82,8 +82,8 @@ export default function Brief() {
           )}
           <Against brief={b} />
         </aside>
-        <article className="bg-paper px-7 py-6">{boat ? <BoatPage brief={b} boat={boat} /> : null}</article>
-        <aside className="border-l border-line px-5 py-5" aria-label="What changed and why">
+        <article className="bg-paper px-4 py-4 max-md:order-3 md:px-7 md:py-6">{boat ? <BoatPage brief={b} boat={boat} /> : null}</article>
+        <aside className="border-line px-4 py-5 max-md:order-4 max-md:border-t md:border-l md:px-5" aria-label="What changed and why">
           <h2 className="mb-2 font-bold">What {dateName(b.debriefDate)} changed, and why</h2>
           {b.changes.length === 0 && (
             <p className="border-t border-line py-2 text-ink-2">
@@ -108,7 +108,7 @@ export default function Brief() {
 function Against({ brief }: { brief: BriefView }) {
   const max = Math.max(4, ...brief.againstPlan.map((a) => Math.max(a.hi80, a.fish)));
   return (
-    <section className="px-5 py-3" aria-label="The day against what was expected">
+    <section className="px-4 py-3 max-md:order-5 max-md:border-t max-md:border-line md:px-5" aria-label="The day against what was expected">
       <h2 className="mb-1 font-bold">{dateName(brief.debriefDate)} against what was expected</h2>
       {brief.againstPlan.map((a) => (
         <div key={a.spotId} className="flex items-center justify-between gap-2 py-1 text-[0.87rem]" data-against={a.spotName}>
@@ -156,19 +156,22 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
           </h3>
           <ol>
             {plan.legs.map((l, i) => (
-              <li key={l.spotId} className="grid grid-cols-[36px_148px_1fr_auto] items-start gap-2 border-t border-line py-2">
+              <li
+                key={l.spotId}
+                className="grid grid-cols-[30px_1fr_auto] items-start gap-x-2 gap-y-0.5 md:grid-cols-[36px_148px_1fr_auto] border-t border-line py-2"
+              >
                 <span className="flex h-6 w-6 items-center justify-center rounded-full border-2 border-kelp text-[0.87rem] font-bold">
                   {i + 1}
                 </span>
                 <span className="num">
                   {clock(l.startAt, brief.zone)} to {clock(l.departAt, brief.zone)}
                 </span>
-                <span>
+                <span className="max-md:col-span-2 max-md:col-start-2">
                   <b>{brief.names[l.spotId]}</b>
                   <span className="block text-[0.9rem] text-ink-2">{brief.names[l.presentationId]}</span>
                   <RiskLines lines={boat.legRisks[i] ?? []} className="text-[0.87rem]" />
                 </span>
-                <span className="num">{fish(l.expected)}</span>
+                <span className="num max-md:col-start-3 max-md:row-start-1">{fish(l.expected)}</span>
               </li>
             ))}
           </ol>

@@ -3,7 +3,7 @@ import { holdsIn, type LengthKind, type Rule, toRecheck, verdict } from '@bluffw
 import { localDate } from '@bluffwind/core/units/time';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { serverNow } from '../app/clock';
+import { serverNow } from '../data/clock';
 import { dateName } from '../ui/format';
 import { lengthKeys } from './lengthKeys';
 

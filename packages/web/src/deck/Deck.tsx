@@ -1,8 +1,8 @@
 import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { ApiProblem } from '../app/api';
-import { serverNow } from '../app/clock';
+import { ApiProblem } from '../data/api';
+import { serverNow } from '../data/clock';
 import type { StoredEntry } from '../offline/store';
 import { useDeck } from '../offline/useDeck';
 import { Fault, Waiting } from '../ui/parts';

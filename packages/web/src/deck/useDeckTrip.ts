@@ -1,7 +1,7 @@
 import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import { serverNow } from '../app/clock';
+import { serverNow } from '../data/clock';
 import type { StoredEntry } from '../offline/store';
 import type { LoggedCatch } from './CatchSheet';
 import { type DeckState, deckState } from './deckState';

@@ -6,9 +6,9 @@ import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
-import { ApiProblem, post } from '../app/api';
-import { serverNow } from '../app/clock';
-import { deskQuery, fleetTripsQuery, meQuery } from '../app/queries';
+import { ApiProblem, post } from '../data/api';
+import { serverNow } from '../data/clock';
+import { deskQuery, fleetTripsQuery, meQuery } from '../data/queries';
 import { newPlanOf } from '../plan/newPlanOf';
 import { clock, dateName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
@@ -222,7 +222,7 @@ function BoatRow({
   const name = (id: string) => spotName(desk, id);
   const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name.split(',')[0] ?? '';
   return (
-    <li className="grid grid-cols-[250px_190px_1fr] gap-5 border-t border-line py-3" data-fleet-trip={trip.boat.name}>
+    <li className="grid gap-x-5 gap-y-2 md:grid-cols-[250px_190px_1fr] border-t border-line py-3" data-fleet-trip={trip.boat.name}>
       <div>
         <Link to={`/trips/${trip.id}`} className="font-bold underline underline-offset-2">
           {trip.boat.name}

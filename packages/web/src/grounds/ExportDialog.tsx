@@ -1,7 +1,7 @@
 import { saveFile } from '../ui/saveFile';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { get } from '../app/api';
+import { get } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 

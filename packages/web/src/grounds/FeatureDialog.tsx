@@ -2,7 +2,7 @@ import type { FeatureView } from '@bluffwind/contract/grounds';
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
-import { post } from '../app/api';
+import { post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { isTyping } from '../app/time';
+import { isTyping } from '../data/time';
 import { depth } from '../ui/format';
 import { Button, Waiting } from '../ui/parts';
 import type { Found } from './useGrounds';

@@ -9,16 +9,17 @@ import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../app/api';
-import { serverNow } from '../app/clock';
-import { meQuery, outfitQuery } from '../app/queries';
-import { isTyping, useCursor } from '../app/time';
+import { post } from '../data/api';
+import { serverNow } from '../data/clock';
+import { meQuery, outfitQuery } from '../data/queries';
+import { isTyping, useCursor } from '../data/time';
 import { Chart } from '../chart/Chart';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Pick } from '../ui/Pick';
 import { Fault, Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
+import { Workplace } from '../ui/Workplace';
 import { ChartNotes } from './ChartNotes';
 import { DrawnList } from './DrawnList';
 import { ExportDialog } from './ExportDialog';
@@ -188,125 +189,129 @@ export default function Grounds() {
         <Pick label="Boat for runs" value={boat?.id ?? ''} options={outfit?.boats ?? []} onPick={setBoatId} />
         <GroundsMenus mayEdit={mayEdit} onDraw={setDrawing} onOpen={setOpen} />
       </Header>
-      <div className="print-wide grid min-h-0 flex-1 grid-cols-[340px_1fr]">
-        <SideTabs
-          label="Lists"
-          value={tab}
-          onValue={(v) => setTab(v as typeof tab)}
-          tabs={[
-            {
-              value: 'spots',
-              name: 'Spots',
-              full: true,
-              content:
-                chosen && c ? (
-                  <SpotPanel
-                    spot={chosen}
-                    c={c}
-                    at={at}
-                    zone={zone}
-                    tidal={water.tidal}
-                    boat={boat}
-                    runSeconds={runs?.get(chosen.id)}
+      <Workplace
+        label="Spots"
+        pulled={1}
+        width={340}
+        panel={
+          <SideTabs
+            label="Lists"
+            value={tab}
+            onValue={(v) => setTab(v as typeof tab)}
+            tabs={[
+              {
+                value: 'spots',
+                name: 'Spots',
+                full: true,
+                content:
+                  chosen && c ? (
+                    <SpotPanel
+                      spot={chosen}
+                      c={c}
+                      at={at}
+                      zone={zone}
+                      tidal={water.tidal}
+                      boat={boat}
+                      runSeconds={runs?.get(chosen.id)}
+                      mayEdit={mayEdit}
+                      duplicates={duplicates}
+                      onEdit={() => edit(chosen)}
+                      onMerge={(into) =>
+                        act(async () => {
+                          await post(`/spots/${chosen.id}/merge`, { into: into.id });
+                          select(into.id);
+                        }, `${chosen.name} is now ${into.name}.`)
+                      }
+                      onRetire={() =>
+                        act(async () => {
+                          await post(`/spots/${chosen.id}/retire`);
+                          select(null);
+                        }, `${chosen.name} is out of use; its log stays.`)
+                      }
+                      onClose={() => select(null)}
+                    />
+                  ) : (
+                    <SpotList spots={spots} conditions={conditions} runs={runs} selected={selected} onSelect={select} />
+                  ),
+              },
+              {
+                value: 'found',
+                name: 'Found',
+                full: true,
+                content: (
+                  <FoundList
+                    found={found}
+                    selected={foundKey}
                     mayEdit={mayEdit}
-                    duplicates={duplicates}
-                    onEdit={() => edit(chosen)}
-                    onMerge={(into) =>
-                      act(async () => {
-                        await post(`/spots/${chosen.id}/merge`, { into: into.id });
-                        select(into.id);
-                      }, `${chosen.name} is now ${into.name}.`)
-                    }
-                    onRetire={() =>
-                      act(async () => {
-                        await post(`/spots/${chosen.id}/retire`);
-                        select(null);
-                      }, `${chosen.name} is out of use; its log stays.`)
-                    }
-                    onClose={() => select(null)}
+                    onSelect={setFoundKey}
+                    onAccept={accept}
+                    onDismiss={dismiss}
                   />
-                ) : (
-                  <SpotList spots={spots} conditions={conditions} runs={runs} selected={selected} onSelect={select} />
                 ),
-            },
-            {
-              value: 'found',
-              name: 'Found',
-              full: true,
-              content: (
-                <FoundList
-                  found={found}
-                  selected={foundKey}
-                  mayEdit={mayEdit}
-                  onSelect={setFoundKey}
-                  onAccept={accept}
-                  onDismiss={dismiss}
-                />
-              ),
-            },
-            {
-              value: 'drawn',
-              name: 'Piles, drawn',
-              full: true,
-              content: (
-                <DrawnList
-                  chart={chart}
-                  zone={zone}
-                  c={middle}
-                  fishDepthM={fishDepthM}
-                  pile={pile}
-                  mayEdit={mayEdit}
-                  onPile={setPile}
-                  onFishDepth={setFishDepthM}
-                  onEdit={(f) => setFeature(f)}
-                  onRemove={(f) => act(() => post(`/features/${f.id}/remove`), `${f.name} is off the chart.`)}
-                  onLaySurvey={(id) => act(() => post(`/surveys/${id}/chart`), 'The survey is laid over the chart.')}
-                />
-              ),
-            },
-          ]}
+              },
+              {
+                value: 'drawn',
+                name: 'Piles, drawn',
+                full: true,
+                content: (
+                  <DrawnList
+                    chart={chart}
+                    zone={zone}
+                    c={middle}
+                    fishDepthM={fishDepthM}
+                    pile={pile}
+                    mayEdit={mayEdit}
+                    onPile={setPile}
+                    onFishDepth={setFishDepthM}
+                    onEdit={(f) => setFeature(f)}
+                    onRemove={(f) => act(() => post(`/features/${f.id}/remove`), `${f.name} is off the chart.`)}
+                    onLaySurvey={(id) => act(() => post(`/surveys/${id}/chart`), 'The survey is laid over the chart.')}
+                  />
+                ),
+              },
+            ]}
+          />
+        }
+      >
+        <Chart
+          bed={bed}
+          marks={chart.marks}
+          features={chart.features}
+          surveys={contours}
+          soundings={showSoundings ? (g.soundings.data ?? null) : null}
+          spots={chartSpots}
+          dock={dock}
+          tideM={middle.tideHeightM}
+          wind={middle.windMps !== null && middle.windFromDeg !== null ? { mps: middle.windMps, fromDeg: middle.windFromDeg } : null}
+          sun={sun}
+          fishDepthM={fishDepthM}
+          time={clock(cursor.at, zone)}
+          selected={selected}
+          pile={pile}
+          found={tab === 'found' ? (found ?? []) : []}
+          foundKey={foundKey}
+          reference={reference}
+          draw={drawing && { shape: drawing.shape, onDone: drawn }}
+          edit={moving && { shape: moving.shape, points: moving.points, onChange: (points) => setMoving({ ...moving, points }) }}
+          onSelect={select}
+          onPile={(n) => {
+            setPile(n);
+            setTab('drawn');
+          }}
+          onFound={setFoundKey}
         />
-        <div className="relative min-h-0">
-          <Chart
-            bed={bed}
-            marks={chart.marks}
-            features={chart.features}
-            surveys={contours}
-            soundings={showSoundings ? (g.soundings.data ?? null) : null}
-            spots={chartSpots}
-            dock={dock}
-            tideM={middle.tideHeightM}
-            wind={middle.windMps !== null && middle.windFromDeg !== null ? { mps: middle.windMps, fromDeg: middle.windFromDeg } : null}
-            sun={sun}
-            fishDepthM={fishDepthM}
-            time={clock(cursor.at, zone)}
-            selected={selected}
-            pile={pile}
-            found={tab === 'found' ? (found ?? []) : []}
-            foundKey={foundKey}
-            reference={reference}
-            draw={drawing && { shape: drawing.shape, onDone: drawn }}
-            edit={moving && { shape: moving.shape, points: moving.points, onChange: (points) => setMoving({ ...moving, points }) }}
-            onSelect={select}
-            onPile={(n) => {
-              setPile(n);
-              setTab('drawn');
-            }}
-            onFound={setFoundKey}
-          />
-          <ChartNotes
-            soundings={g.soundings.data?.lat.length ?? null}
-            showSoundings={showSoundings}
-            drawing={drawing}
-            moving={moving !== null}
-            onSoundings={setShowSoundings}
-            onMoved={() => {
-              setDraft(moving);
-              setMoving(null);
-            }}
-          />
-        </div>
-      </div>
+        <ChartNotes
+          soundings={g.soundings.data?.lat.length ?? null}
+          showSoundings={showSoundings}
+          drawing={drawing}
+          moving={moving !== null}
+          onSoundings={setShowSoundings}
+          onMoved={() => {
+            setDraft(moving);
+            setMoving(null);
+          }}
+        />
+      </Workplace>
       <Ribbon from={g.from} to={g.to} now={serverNow()} zone={zone} state={g.state.data} lanes={lanes} />
       <SpotDialog
         draft={draft}

@@ -1,8 +1,8 @@
 import type { SpotEdit, SpotView } from '@bluffwind/contract/grounds';
 import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useState } from 'react';
-import { post } from '../app/api';
-import { meQuery, outfitQuery } from '../app/queries';
+import { post } from '../data/api';
+import { meQuery, outfitQuery } from '../data/queries';
 import { Button, Fault } from '../ui/parts';
 import { HazardsField } from './HazardsField';
 import { Sheet } from '../ui/Sheet';

@@ -14,7 +14,7 @@ import { compassPoint } from '@bluffwind/core/units/angle';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { historyQuery } from '../app/queries';
+import { historyQuery } from '../data/queries';
 import { clock, dayName, depth, rate, wind } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault } from '../ui/parts';

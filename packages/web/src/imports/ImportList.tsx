@@ -2,7 +2,7 @@ import type { ImportView } from '@bluffwind/contract/imports';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { post } from '../app/api';
+import { post } from '../data/api';
 import { importsQuery } from '../app/imports';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault } from '../ui/parts';

@@ -6,7 +6,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../app/api';
+import { post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 import type { FilesWork } from '../workers/files.worker';

@@ -1,6 +1,6 @@
 // What waits on a phone leaves it trip by trip: one trip that is refused does not keep the others.
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { ApiProblem, Offline } from '../app/api';
+import { ApiProblem, Offline } from '../data/api';
 
 const kept = vi.hoisted(() => ({ entries: [] as { entryId: string; tripId: string; order: number; state: string; entry: object }[] }));
 vi.mock('./store', () => ({

@@ -1,6 +1,6 @@
 // Sends what waits on this phone, from whatever screen is open: entries of every trip, in their order, until the server has them.
 import type { DeckReceipt } from '@bluffwind/contract/deck';
-import { ApiProblem, Offline, post } from '../app/api';
+import { ApiProblem, Offline, post } from '../data/api';
 import { allWaiting, markEntry, type StoredEntry } from './store';
 
 const BATCH = 100;

@@ -1,8 +1,8 @@
 import type { Me } from '@bluffwind/contract/auth';
 import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { useCallback, useEffect, useState } from 'react';
-import { ApiProblem, get, Offline } from '../app/api';
-import { learnClock } from '../app/clock';
+import { ApiProblem, get, Offline } from '../data/api';
+import { learnClock } from '../data/clock';
 import { onEntries, sendWaiting, tellEntries } from './sender';
 import { keepEntry, keepPack, keptEntries, keptPack, type StoredEntry } from './store';
 

@@ -1,7 +1,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { Call } from '@bluffwind/core/plan/rankTrip';
 import { useQuery } from '@tanstack/react-query';
-import { stopsQuery } from '../app/queries';
+import { stopsQuery } from '../data/queries';
 import { clock, dayName, rate } from '../ui/format';
 
 const BAITS_SHOWN = 5;

@@ -2,7 +2,7 @@ import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { keptPlanQuery } from '../app/queries';
+import { keptPlanQuery } from '../data/queries';
 import { clock, fish } from '../ui/format';
 import { Sheet } from '../ui/Sheet';
 import { fromSaved, type Working } from './planState';

@@ -1,7 +1,7 @@
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { keptPlanQuery } from '../app/queries';
+import { keptPlanQuery } from '../data/queries';
 import { clock, dayName, fish, rate, wind } from '../ui/format';
 import { Fault, Waiting } from '../ui/parts';
 

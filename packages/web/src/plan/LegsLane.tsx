@@ -47,20 +47,24 @@ export function LegsLane({ lane, desk: d, plan, worth, naive, selected, onSelect
             onDrag={onDrag}
             onDrop={onDrop}
           />
-          <text x={lane.x(d.endsAt) + 12} y={17} fontSize={12} fill="var(--ink-2)" data-proof>
-            {shown.proved ? 'no better day exists' : `within ${fish(shown.bound - shown.expected)} of the bound`}
-            {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
-          </text>
-          <AgainstLast x={lane.x(d.endsAt) + 12} y={33} worth={worth} rest={against(plan.before, shown.expected, shown.by)} />
-          {naive && (
-            <text x={lane.x(d.endsAt) + 12} y={49} fontSize={12} fill="var(--ink-2)">
-              {`yesterday’s best again: ${fish(naive.expected)}`}
-            </text>
+          {!lane.pocket && (
+            <>
+              <text x={lane.x(d.endsAt) + 12} y={17} fontSize={12} fill="var(--ink-2)" data-proof>
+                {shown.proved ? 'no better day exists' : `within ${fish(shown.bound - shown.expected)} of the bound`}
+                {shown.ms !== null ? `, ${shown.ms.toFixed(0)} ms` : ''}
+              </text>
+              <AgainstLast x={lane.x(d.endsAt) + 12} y={33} worth={worth} rest={against(plan.before, shown.expected, shown.by)} />
+              {naive && (
+                <text x={lane.x(d.endsAt) + 12} y={49} fontSize={12} fill="var(--ink-2)">
+                  {`yesterday’s best again: ${fish(naive.expected)}`}
+                </text>
+              )}
+            </>
           )}
         </>
       ) : (
         <text x={lane.x(d.startsAt) + 12} y={lane.height / 2 + 4} fontSize={13} fill="var(--ink-2)">
-          No stops yet. S lays the day.
+          {lane.pocket ? 'No stops yet.' : 'No stops yet. S lays the day.'}
         </text>
       )}
     </g>

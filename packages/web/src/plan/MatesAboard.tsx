@@ -1,8 +1,8 @@
 import type { TripView } from '@bluffwind/contract/trips';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
-import { post } from '../app/api';
-import { outfitQuery } from '../app/queries';
+import { post } from '../data/api';
+import { outfitQuery } from '../data/queries';
 
 /** The mates of a trip: they see where its boat goes and log what it catches. */
 export function MatesAboard({ trip, mayEdit }: { trip: Pick<TripView, 'id' | 'mates'>; mayEdit: boolean }) {

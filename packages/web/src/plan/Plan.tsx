@@ -7,9 +7,9 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../app/queries';
-import { serverNow } from '../app/clock';
-import { useCursor } from '../app/time';
+import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../data/queries';
+import { serverNow } from '../data/clock';
+import { useCursor } from '../data/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Chart } from '../chart/Chart';
 import { Ribbon } from '../ribbon/Ribbon';
@@ -17,6 +17,7 @@ import { clock, dayName, fish, GOALS } from '../ui/format';
 import { Menu, MenuItem } from '../ui/Menu';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
+import { Workplace } from '../ui/Workplace';
 import { CallList } from './CallList';
 import { Changes } from './Changes';
 import { CompareSheet } from './CompareSheet';
@@ -183,48 +184,54 @@ function PlanOf({ id }: { id: string }) {
         sentences={told?.sentences ?? []}
         worst={told?.risk ? countOf(told.risk) : null}
       />
-      <div className="no-print grid min-h-0 flex-1 grid-cols-[396px_1fr]">
-        <SideTabs
-          label="What to look at"
-          tabs={[
-            {
-              value: 'calls',
-              name: 'Calls',
-              full: true,
-              content: opened ? (
-                <CallList
-                  desk={d}
-                  calls={opened.calls}
-                  shut={opened.shut}
-                  sets={opened.sets}
-                  selected={selected}
-                  inPlan={shown?.legs.map((l) => l.spotId) ?? []}
-                  bans={shown?.bans ?? []}
-                  onSelect={(s) => setSelected((x) => (x === s ? null : s))}
-                  onBan={ban}
-                  onPin={pin}
-                  pinned={shown?.legs.filter((l) => l.pinned).map((l) => l.spotId) ?? []}
-                  whyNot={whyNot}
-                />
-              ) : (
-                <Waiting what="Ranking the spots" />
-              ),
-            },
-            {
-              value: 'stops',
-              name: 'Stops',
-              content: <Stops desk={d} shown={shown} told={told} selected={selected} onSelect={setSelected} />,
-            },
-            { value: 'yesterday', name: 'Yesterday', content: <Yesterday desk={d} naive={naive} shown={shown} /> },
-            {
-              value: 'changes',
-              name: `What if${changes && changes.triggers.length > 0 ? ` ${changes.triggers.length}` : ''}`,
-              content: <Changes desk={d} so={changes} kept={d.saved?.triggers ?? []} onTake={plan.show} />,
-            },
-            { value: 'party', name: 'Party', content: <Party desk={d} trip={t} mayEdit={mayEdit} fit={fit} /> },
-            { value: 'kept', name: 'Kept', content: <Kept tripId={id} desk={d} /> },
-          ]}
-        />
+      <Workplace
+        label="Calls, stops and party"
+        pulled={1}
+        width={396}
+        panel={
+          <SideTabs
+            label="What to look at"
+            tabs={[
+              {
+                value: 'calls',
+                name: 'Calls',
+                full: true,
+                content: opened ? (
+                  <CallList
+                    desk={d}
+                    calls={opened.calls}
+                    shut={opened.shut}
+                    sets={opened.sets}
+                    selected={selected}
+                    inPlan={shown?.legs.map((l) => l.spotId) ?? []}
+                    bans={shown?.bans ?? []}
+                    onSelect={(s) => setSelected((x) => (x === s ? null : s))}
+                    onBan={ban}
+                    onPin={pin}
+                    pinned={shown?.legs.filter((l) => l.pinned).map((l) => l.spotId) ?? []}
+                    whyNot={whyNot}
+                  />
+                ) : (
+                  <Waiting what="Ranking the spots" />
+                ),
+              },
+              {
+                value: 'stops',
+                name: 'Stops',
+                content: <Stops desk={d} shown={shown} told={told} selected={selected} onSelect={setSelected} />,
+              },
+              { value: 'yesterday', name: 'Yesterday', content: <Yesterday desk={d} naive={naive} shown={shown} /> },
+              {
+                value: 'changes',
+                name: `What if${changes && changes.triggers.length > 0 ? ` ${changes.triggers.length}` : ''}`,
+                content: <Changes desk={d} so={changes} kept={d.saved?.triggers ?? []} onTake={plan.show} />,
+              },
+              { value: 'party', name: 'Party', content: <Party desk={d} trip={t} mayEdit={mayEdit} fit={fit} /> },
+              { value: 'kept', name: 'Kept', content: <Kept tripId={id} desk={d} /> },
+            ]}
+          />
+        }
+      >
         <Chart
           bed={bed}
           marks={chart.data.marks}
@@ -238,7 +245,7 @@ function PlanOf({ id }: { id: string }) {
           route={route}
           onSelect={setSelected}
         />
-      </div>
+      </Workplace>
       {shown && <PlanPage desk={d} trip={t} plan={shown} told={told} fit={fit?.sentence ?? ''} naive={naive} changes={changes} />}
       {state.data && (
         <Ribbon

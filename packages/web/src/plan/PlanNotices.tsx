@@ -1,7 +1,9 @@
 import { laidWithout, quantityList } from '@bluffwind/core/risk/findingWords';
 import type { Quantity } from '@bluffwind/core/risk/judge';
+import { useState } from 'react';
 import { fish } from '../ui/format';
 import { Button } from '../ui/parts';
+import { usePocket } from '../ui/usePocket';
 import type { PlanDoing } from './usePlan';
 
 interface NoticesProps {
@@ -39,19 +41,7 @@ export function PlanNotices({ plan, hiddenLegs, notKnown, seen, mayEdit, onSeen,
           )}
         </p>
       )}
-      {sentences.length > 0 && (
-        <p className="border-b border-line px-[18px] py-1.5" data-day>
-          {sentences.join(' ')}
-          {worst && worst.over + worst.near > 0 && (
-            <span className="text-rust">
-              {' '}
-              {worst.over > 0
-                ? `${worst.over} ${worst.over === 1 ? 'thing is' : 'things are'} over a limit: see Stops.`
-                : `${worst.near} ${worst.near === 1 ? 'thing comes' : 'things come'} near a limit: see Stops.`}
-            </span>
-          )}
-        </p>
-      )}
+      {sentences.length > 0 && <DayInSentences sentences={sentences} worst={worst} />}
       {hiddenLegs > 0 && (
         <p className="no-print border-b border-line px-[18px] py-1.5 text-ink-2" data-hidden-legs>
           This plan goes to a spot that its captain keeps to himself; he or the owner can change it.
@@ -78,5 +68,38 @@ export function PlanNotices({ plan, hiddenLegs, notKnown, seen, mayEdit, onSeen,
         </p>
       )}
     </>
+  );
+}
+
+/** The day in its sentences; in the pocket two lines of them until they are tapped. */
+function DayInSentences({ sentences, worst }: Pick<NoticesProps, 'sentences' | 'worst'>) {
+  const pocket = usePocket();
+  const [whole, setWhole] = useState(false);
+  const warning = worst && worst.over + worst.near > 0 && (
+    <span className="text-rust">
+      {' '}
+      {worst.over > 0
+        ? `${worst.over} ${worst.over === 1 ? 'thing is' : 'things are'} over a limit: see Stops.`
+        : `${worst.near} ${worst.near === 1 ? 'thing comes' : 'things come'} near a limit: see Stops.`}
+    </span>
+  );
+  if (!pocket)
+    return (
+      <p className="border-b border-line px-[18px] py-1.5" data-day>
+        {sentences.join(' ')}
+        {warning}
+      </p>
+    );
+  return (
+    <button
+      type="button"
+      aria-expanded={whole}
+      onClick={() => setWhole((w) => !w)}
+      className="cursor-pointer border-b border-line px-3 py-1.5 text-left text-[0.93rem]"
+      data-day
+    >
+      <span className={whole ? '' : 'line-clamp-2'}>{sentences.join(' ')}</span>
+      {warning}
+    </button>
   );
 }

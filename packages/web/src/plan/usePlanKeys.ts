@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { isTyping } from '../app/time';
+import { isTyping } from '../data/time';
 
 interface PlanKeys {
   readonly selected: string | null;

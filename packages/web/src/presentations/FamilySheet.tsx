@@ -2,7 +2,7 @@ import type { FamilyView } from '@bluffwind/contract/presentations';
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
-import { post } from '../app/api';
+import { post } from '../data/api';
 import { Sheet } from '../ui/Sheet';
 import { FIELD, Labelled, NumberField, reader } from './fields';
 import { SheetFoot } from './SheetFoot';

@@ -2,8 +2,8 @@ import type { FamilyView, PresentationView } from '@bluffwind/contract/presentat
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import { meQuery, presentationsQuery } from '../app/queries';
-import { isTyping } from '../app/time';
+import { meQuery, presentationsQuery } from '../data/queries';
+import { isTyping } from '../data/time';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { FamilySheet } from './FamilySheet';
@@ -58,17 +58,14 @@ export default function Presentations() {
   if (!all.data) return <Waiting what="Opening the baits" />;
   return (
     <>
-      <Header
-        title="Baits"
-        note={`${all.data.families.length} families, ${all.data.presentations.filter((p) => p.active).length} presentations`}
-      >
+      <Header title="Baits" note={`${all.data.families.length} families, ${all.data.presentations.filter((p) => p.active).length} baits`}>
         <input
           data-search
           aria-label="Search baits"
           placeholder="/ search"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
-          className="w-[180px] rounded border border-line bg-paper px-2 py-1"
+          className="w-[150px] rounded border md:w-[180px] border-line bg-paper px-2 py-1"
         />
         {mayEdit && (
           <Button hint="N" onClick={() => setFamily('new')}>
@@ -78,7 +75,7 @@ export default function Presentations() {
       </Header>
       <section aria-label="Families" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-2">
         {shown.map(({ f, variants }) => (
-          <article key={f.id} className="grid grid-cols-[390px_1fr] gap-6 border-b border-line py-3" data-family={f.id}>
+          <article key={f.id} className="grid gap-x-6 gap-y-2 md:grid-cols-[390px_1fr] border-b border-line py-3" data-family={f.id}>
             <div>
               <h2 className="font-bold">
                 {f.name} <span className="num text-[0.83rem] font-normal text-ink-2">{f.id}</span>
@@ -113,7 +110,7 @@ export default function Presentations() {
                   >
                     {v.name}
                   </button>
-                  <span className="float-right text-right text-[0.87rem] text-ink-2">
+                  <span className="block text-[0.87rem] text-ink-2 md:float-right md:text-right">
                     {v.sets === 0
                       ? 'not fished yet: rules of the trade alone'
                       : `${v.fish} fish in ${v.rodHours.toFixed(0)} rod-hours, ${rate(v.fish / v.rodHours)} an hour`}

@@ -1,13 +1,17 @@
-import type { ReactNode } from 'react';
+import { createContext, type ReactNode, useContext } from 'react';
+
+/** Whether lanes are drawn for a phone: their names and values above them. */
+export const LaneInPocket = createContext(false);
 
 /** Name and value of a lane at the cursor. */
 export function LaneLabel({ name, value, unit }: { name: string; value: string; unit: ReactNode }) {
+  const pocket = useContext(LaneInPocket);
   return (
     <g>
-      <text x={18} y={17} fontSize={13} fill="var(--ink-2)">
+      <text x={pocket ? 12 : 18} y={pocket ? -10 : 17} fontSize={13} fill="var(--ink-2)">
         {name}
       </text>
-      <text x={18} y={35} fontSize={15}>
+      <text x={pocket ? 104 : 18} y={pocket ? -9 : 35} fontSize={pocket ? 18 : 15}>
         <tspan className="num" fontWeight={700} fill="var(--ink)">
           {value}
         </tspan>

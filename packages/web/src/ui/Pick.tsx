@@ -12,7 +12,7 @@ export function Pick({ label, value, options, onPick }: Props) {
       aria-label={label}
       value={value}
       onChange={(e) => onPick(e.target.value)}
-      className="rounded border border-ink bg-chalk px-2 py-1.5"
+      className="truncate rounded border border-ink bg-chalk px-2 py-1.5 max-md:min-h-10 max-md:w-[116px]"
     >
       {options.map((o) => (
         <option key={o.id} value={o.id}>

@@ -23,14 +23,14 @@ export function SideTabs({ label, tabs, value, onValue }: SideTabsProps) {
     <Tabs.Root
       {...(value === undefined ? { defaultValue: tabs[0]?.value } : { value })}
       onValueChange={onValue}
-      className="no-print flex min-h-0 flex-col border-r border-line"
+      className="no-print flex min-h-0 flex-1 flex-col border-line md:border-r"
     >
-      <Tabs.List aria-label={label} className="flex shrink-0 border-b border-line px-[10px]">
+      <Tabs.List aria-label={label} className="flex shrink-0 overflow-x-auto border-b border-line px-[10px] [scrollbar-width:none]">
         {tabs.map((t) => (
           <Tabs.Trigger
             key={t.value}
             value={t.value}
-            className="cursor-pointer border-b-2 border-transparent px-2.5 py-1.5 text-[0.93rem] text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
+            className="cursor-pointer border-b-2 border-transparent px-2.5 py-1.5 text-[0.93rem] whitespace-nowrap max-md:min-h-11 text-ink-2 data-[state=active]:border-kelp data-[state=active]:font-bold data-[state=active]:text-ink"
           >
             {t.name}
           </Tabs.Trigger>

@@ -1,5 +1,5 @@
 import type { ButtonHTMLAttributes, ReactNode } from 'react';
-import { ApiProblem, Offline } from '../app/api';
+import { ApiProblem, Offline } from '../data/api';
 
 /** A button. Strong is for the one thing that a screen is about. */
 export function Button({
@@ -13,12 +13,14 @@ export function Button({
   return (
     <button
       type="button"
-      className={`inline-flex items-center gap-2 rounded border px-3 py-1.5 font-semibold disabled:opacity-50 cursor-pointer ${look} ${className}`}
+      className={`inline-flex items-center gap-2 rounded border px-3 py-1.5 font-semibold whitespace-nowrap max-md:min-h-10 disabled:opacity-50 cursor-pointer ${look} ${className}`}
       {...rest}
     >
       {children}
       {hint && (
-        <kbd className={`num rounded border px-1 text-xs font-normal ${strong ? 'border-on-kelp/60' : 'border-line text-ink-2'}`}>
+        <kbd
+          className={`num rounded border px-1 text-xs font-normal max-md:hidden ${strong ? 'border-on-kelp/60' : 'border-line text-ink-2'}`}
+        >
           {hint}
         </kbd>
       )}
@@ -26,13 +28,15 @@ export function Button({
   );
 }
 
-/** Header of a desk screen: what it is, what stands beside it, what can be done. */
+/** Header of a screen: what it is, what stands beside it, what can be done. */
 export function Header({ title, note, children }: { title: ReactNode; note?: ReactNode; children?: ReactNode }) {
   return (
-    <header className="flex h-[54px] shrink-0 items-center gap-4 border-b border-line px-[18px]">
-      <h1 className="text-[1.2rem] font-bold whitespace-nowrap">{title}</h1>
-      <div className="min-w-0 flex-1 truncate text-ink-2">{note}</div>
-      <div className="no-print flex items-center gap-2">{children}</div>
+    <header className="flex min-h-[50px] shrink-0 flex-wrap items-center gap-x-4 border-b border-line px-3 pt-1 md:h-[54px] md:flex-nowrap md:px-[18px] md:py-0">
+      <div className={`min-w-0 flex-1 md:contents ${children ? 'max-md:basis-full' : ''}`}>
+        <h1 className="truncate text-[1.13rem] font-bold md:text-[1.2rem] md:whitespace-nowrap">{title}</h1>
+        <div className="min-w-0 text-[0.87rem] text-ink-2 md:flex-1 md:truncate md:text-[1rem]">{note}</div>
+      </div>
+      {children && <div className="no-print flex max-w-full items-center gap-2 max-md:overflow-x-auto max-md:pb-1.5">{children}</div>}
     </header>
   );
 }

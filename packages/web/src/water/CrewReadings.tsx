@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../app/api';
+import { post } from '../data/api';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';

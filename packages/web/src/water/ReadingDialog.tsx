@@ -3,8 +3,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../app/api';
-import { serverNow } from '../app/clock';
+import { post } from '../data/api';
+import { serverNow } from '../data/clock';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 

@@ -4,15 +4,17 @@ import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { boardQuery, chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../app/queries';
-import { serverNow } from '../app/clock';
-import { isTyping, useCursor } from '../app/time';
+import { boardQuery, chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../data/queries';
+import { serverNow } from '../data/clock';
+import { isTyping, useCursor } from '../data/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
 import { clock, dayName } from '../ui/format';
 import { Pick } from '../ui/Pick';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
+import { usePocket } from '../ui/usePocket';
+import { Workplace } from '../ui/Workplace';
 import { CrewReadings } from './CrewReadings';
 import { PassageList } from './PassageList';
 import { ReadingDialog } from './ReadingDialog';
@@ -31,10 +33,12 @@ export default function Water() {
   const zone = me?.outfit.zone ?? 'UTC';
   const now = serverNow();
   const today = localDate(now, zone);
+  const pocket = usePocket();
   const [from, to] = useMemo(() => {
     const start = startOfLocalDay(today, zone);
-    return [start - 2 * DAY, start + 2.9 * DAY];
-  }, [today, zone]);
+    // In the pocket today and tomorrow, so that the hours can be read.
+    return pocket ? [start, start + 2 * DAY] : [start - 2 * DAY, start + 2.9 * DAY];
+  }, [today, zone, pocket]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: water !== undefined, refetchInterval: 20_000 });
   const spots = useQuery({ ...spotsQuery(waterId), enabled: water !== undefined });
   const chart = useQuery({ ...chartQuery(waterId), enabled: water !== undefined });
@@ -97,83 +101,90 @@ export default function Water() {
           No answer from the server; this is what was last read. {state.error.message}
         </p>
       )}
-      <div className="grid min-h-0 flex-1 grid-cols-[350px_1fr]">
-        <SideTabs
-          label="What to look at"
-          tabs={[
-            {
-              value: 'changed',
-              name: 'Changed',
-              content: (
-                <>
-                  <h2 className="mb-1 font-bold">Since this time yesterday</h2>
-                  {changes.map((c) => (
-                    <div key={c.head} className="border-t border-line py-2">
-                      <p>
-                        <b className={c.caution ? 'text-rust' : ''}>{c.head}</b> {c.text}
-                      </p>
-                      {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
-                    </div>
-                  ))}
-                  <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
-                    Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission:
-                    local rules and the captain’s judgement come first.
-                  </p>
-                </>
-              ),
-            },
-            {
-              value: 'warmth',
-              name: 'Warmth',
-              content: (
-                <>
-                  <h2 className="mb-1 font-bold">Where it warms first</h2>
-                  <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
-                </>
-              ),
-            },
-            {
-              value: 'passage',
-              name: 'Bars, limits',
-              content: (
-                <>
-                  <h2 className="mb-1 font-bold">Bars and limits</h2>
-                  {chart.data && bed ? (
-                    <PassageList
-                      chart={chart.data}
-                      bed={bed}
-                      water={live}
-                      waterId={water.id}
-                      boats={boats}
-                      trips={[...(board.data?.today ?? []), ...(board.data?.tomorrow ?? [])]}
-                      at={at}
-                      cursorAt={cursor.at}
-                      zone={zone}
-                      mayEdit={me !== undefined && me.role !== 'mate'}
-                    />
-                  ) : chart.error ? (
-                    <Fault error={chart.error} retry={() => void chart.refetch()} />
-                  ) : (
-                    <Waiting what="Opening the chart" />
-                  )}
-                </>
-              ),
-            },
-            {
-              value: 'sources',
-              name: 'Sources',
-              content: (
-                <>
-                  <h2 className="mb-1 font-bold">Who speaks</h2>
-                  <StationList state={s} now={now} zone={zone} />
-                  <CrewReadings state={s} waterId={water.id} zone={zone} />
-                </>
-              ),
-            },
-          ]}
-        />
-        <div className="min-h-0 overflow-x-hidden overflow-y-auto">
+      <Workplace
+        label="What the water does"
+        width={350}
+        pulled={1}
+        panel={
+          <SideTabs
+            label="What to look at"
+            tabs={[
+              {
+                value: 'changed',
+                name: 'Changed',
+                content: (
+                  <>
+                    <h2 className="mb-1 font-bold">Since this time yesterday</h2>
+                    {changes.map((c) => (
+                      <div key={c.head} className="border-t border-line py-2">
+                        <p>
+                          <b className={c.caution ? 'text-rust' : ''}>{c.head}</b> {c.text}
+                        </p>
+                        {c.meaning && <p className="text-[0.9rem] text-ink-2">{c.meaning}</p>}
+                      </div>
+                    ))}
+                    <p className="border-t border-line pt-2 text-[0.83rem] text-ink-2">
+                      Solid is measured, dashed is forecast with its spread, dotted is carried forward. Usual practice, never permission:
+                      local rules and the captain’s judgement come first.
+                    </p>
+                  </>
+                ),
+              },
+              {
+                value: 'warmth',
+                name: 'Warmth',
+                content: (
+                  <>
+                    <h2 className="mb-1 font-bold">Where it warms first</h2>
+                    <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
+                  </>
+                ),
+              },
+              {
+                value: 'passage',
+                name: 'Bars, limits',
+                content: (
+                  <>
+                    <h2 className="mb-1 font-bold">Bars and limits</h2>
+                    {chart.data && bed ? (
+                      <PassageList
+                        chart={chart.data}
+                        bed={bed}
+                        water={live}
+                        waterId={water.id}
+                        boats={boats}
+                        trips={[...(board.data?.today ?? []), ...(board.data?.tomorrow ?? [])]}
+                        at={at}
+                        cursorAt={cursor.at}
+                        zone={zone}
+                        mayEdit={me !== undefined && me.role !== 'mate'}
+                      />
+                    ) : chart.error ? (
+                      <Fault error={chart.error} retry={() => void chart.refetch()} />
+                    ) : (
+                      <Waiting what="Opening the chart" />
+                    )}
+                  </>
+                ),
+              },
+              {
+                value: 'sources',
+                name: 'Sources',
+                content: (
+                  <>
+                    <h2 className="mb-1 font-bold">Who speaks</h2>
+                    <StationList state={s} now={now} zone={zone} />
+                    <CrewReadings state={s} waterId={water.id} zone={zone} />
+                  </>
+                ),
+              },
+            ]}
+          />
+        }
+      >
+        <div className="h-full overflow-x-hidden overflow-y-auto">
           <Ribbon
+            all
             from={from}
             to={to}
             now={now}
@@ -183,7 +194,7 @@ export default function Water() {
             lanes={lanes}
           />
         </div>
-      </div>
+      </Workplace>
       <ReadingDialog open={adding} waterId={water.id} waterName={water.name} spots={spots.data ?? []} onClose={() => setAdding(false)} />
       <Suspense fallback={null}>
         {importing && <ImportReadings open waterId={water.id} waterName={water.name} zone={zone} onClose={() => setImporting(false)} />}

@@ -1,0 +1,14 @@
+import { backtest } from '../backtest/feature';
+import { board } from '../board/feature';
+import { brief } from '../brief/feature';
+import type { Feature } from '../data/feature';
+import { deck } from '../deck/feature';
+import { fleet } from '../fleet/feature';
+import { grounds } from '../grounds/feature';
+import { log } from '../log/feature';
+import { plan } from '../plan/feature';
+import { presentations } from '../presentations/feature';
+import { water } from '../water/feature';
+
+/** Every screen, in the order of the work. */
+export const FEATURES: readonly Feature[] = [board, water, grounds, plan, deck, fleet, presentations, brief, log, backtest];

@@ -1,0 +1,7 @@
+export const THEMES = ['chalk', 'night', 'glare'] as const;
+
+/** Changes the look and remembers it on this device. */
+export function setTheme(theme: (typeof THEMES)[number]): void {
+  document.documentElement.dataset.theme = theme;
+  localStorage.setItem('theme', theme);
+}
