@@ -27,7 +27,7 @@ const BUDGET = {
   'files.worker': 30,
   'ground.worker': 20,
 };
-const TOTAL_KB = 725;
+const TOTAL_KB = 780;
 
 await main(async () => {
   await ensurePackages();
@@ -44,7 +44,7 @@ await main(async () => {
   };
   say('Checks:');
   await step('types', () => run(bin('tsc'), ['-p', '.'], { quiet: true }));
-  await step('lint and format', () => run(bin('biome'), ['ci', '--error-on-warnings', '.'], { quiet: true }));
+  await step('lint and format', () => run(bin('biome'), ['ci', '--error-on-warnings', '--colors=off', '.'], { quiet: true }));
   await step('import rules', () =>
     run(bin('depcruise'), ['packages', 'sim', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'], { quiet: true }),
   );

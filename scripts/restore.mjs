@@ -1,7 +1,3 @@
-// npm run restore -- FOLDER: a backup into the empty database of DATABASE_ADMIN_URL, every table compared with what was backed up.
-// With --into-demo in place of an address: in place of the demo's database. npm run restore -- --outfit FILE: one outfit into the
-// database of DATABASE_OWNER_URL, or into the demo's.
-import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './children.mjs';
 import { demoDatabase } from './demoDatabase.mjs';

@@ -32,6 +32,8 @@ const WORLD = [
 const LOG = ['trip', 'trip_species', 'trip_mate', 'party', 'stop', '"set"', '"catch"', 'reading'];
 
 export async function drill({ world, say }) {
+  // Twenty outfits' stations in the pace of a demo would be the drill.
+  await world.replaceStation(null);
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: world.db.adminUrl });
   await client.connect();
@@ -182,14 +184,14 @@ async function cloned(client, outfitId, k) {
 const idOf = (column, salt) =>
   `case when ${column} is null then null else overlay(overlay(md5(${column}::text || '${salt}') placing '4' from 13) placing 'a' from 17)::uuid end`;
 
-async function copied(client, table, outfitId, valueOf, where = '') {
+async function copied(client, table, outfitId, written, where = '') {
   const { rows: columns } = await client.query(
     `select quote_ident(attname) as name, atttypid::regtype::text as type from pg_attribute
      where attrelid = $1::regclass and attnum > 0 and not attisdropped and attidentity = ''`,
     [table],
   );
   const names = columns.map((c) => c.name);
-  const values = columns.map((c) => valueOf(c.name, c.type === 'timestamp with time zone' ? 'timestamptz' : c.type));
+  const values = columns.map((c) => written(c.name, c.type === 'timestamp with time zone' ? 'timestamptz' : c.type));
   const refers = table === 'reading' ? 'and superseded_by is null and import_id is null and instrument_id is null' : '';
   await client.query(
     `insert into ${table} (${names.join(', ')}) select ${values.join(', ')} from ${table}

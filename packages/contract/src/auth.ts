@@ -34,5 +34,7 @@ export const sessionView = z.object({
   here: z.boolean(),
 });
 
+export type SessionView = z.infer<typeof sessionView>;
+
 /** A session to end; null ends all but the one that asks. */
 export const endSession = z.object({ id: id.nullable() }).strict();

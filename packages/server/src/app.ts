@@ -5,52 +5,20 @@ import { OpenAPIHono } from '@hono/zod-openapi';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { readCookie, SESSION } from './auth/cookies';
-import { authRoutes, publicAuthRoutes } from './auth/routes';
+import { publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
-import { briefRoutes } from './brief/routes';
 import { changedTogether, tellChange } from './changed';
 import type { EntityManager } from 'typeorm';
-import { inOutfit, missingMigrations } from './db/database';
+import { missingMigrations } from './db/connect';
+import { inOutfit } from './db/database';
 import { inOutfitOfCopy } from './db/replica';
-import { deckRoutes } from './deck/routes';
 import { Problem, problemOf } from './errors';
+import { FEATURES } from './features';
 import { eventRoutes } from './events/routes';
-import { chartRoutes } from './grounds/chartRoutes';
-import { groundsRoutes } from './grounds/routes';
-import { spotRoutes } from './grounds/spotRoutes';
 import type { Deps, Env } from './http/context';
 import { keptAnswers, takesGzip, unpack } from './http/keptAnswers';
 import type { ThreadAnswer } from './threads/messages';
 import { turns } from './http/turns';
-import { importRoutes } from './imports/routes';
-import { logRoutes } from './log/routes';
-import { planRoutes } from './plan/routes';
-import { presentationRoutes } from './presentations/routes';
-import { boatRoutes } from './trips/boatRoutes';
-import { crewRoutes } from './trips/crewRoutes';
-import { fitRoutes } from './trips/fitRoutes';
-import { riskRoutes } from './trips/riskRoutes';
-import { tripRoutes } from './trips/routes';
-import { waterRoutes } from './water/routes';
-
-const FEATURES = [
-  authRoutes,
-  tripRoutes,
-  waterRoutes,
-  importRoutes,
-  groundsRoutes,
-  spotRoutes,
-  chartRoutes,
-  planRoutes,
-  presentationRoutes,
-  fitRoutes,
-  boatRoutes,
-  crewRoutes,
-  riskRoutes,
-  deckRoutes,
-  briefRoutes,
-  logRoutes,
-];
 
 /** Headers that the answer depends on. */
 const PASSED = ['Content-Type', 'If-None-Match', 'Host', 'Origin'];
@@ -141,7 +109,7 @@ export function createApp(deps: Deps) {
       });
     await next();
   });
-  for (const feature of FEATURES) app.route('/api', feature(deps).hono);
+  for (const { routes } of FEATURES) for (const routesOf of routes) app.route('/api', routesOf(deps).hono);
   app.route('/api', eventRoutes(deps));
   app.all('/api/*', () => {
     throw new Problem('not_found', 'No such address.');

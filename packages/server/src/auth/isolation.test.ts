@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { inOutfit, migrate, requireBoundRole } from '../db/database';
+import { migrate, requireBoundRole } from '../db/connect';
+import { inOutfit } from '../db/database';
 import { emailOf, type Harness, startHarness } from '../testing/harness';
 import { PASSWORD, TEST_NOW } from '../testing/smallOutfit';
 import { bodies, fill, iso, makeRows, routes } from '../testing/validBodies';

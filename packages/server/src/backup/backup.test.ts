@@ -5,7 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { connect, migrate } from '../db/database';
+import { connect, migrate } from '../db/connect';
 import { emailOf, type Harness, startHarness, testDatabase } from '../testing/harness';
 import { emptyDatabase } from '../testing/emptyDatabase';
 import { PASSWORD, TEST_NOW } from '../testing/smallOutfit';

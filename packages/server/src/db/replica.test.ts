@@ -9,7 +9,7 @@ import { backUp, restore } from '../backup/dump';
 import { emptyDatabase } from '../testing/emptyDatabase';
 import { emailOf, type Harness, startHarness, testDatabase } from '../testing/harness';
 import { TEST_NOW } from '../testing/smallOutfit';
-import { connect } from './database';
+import { connect } from './connect';
 
 let h: Harness;
 let copy: DataSource;

@@ -28,6 +28,11 @@ interface SetRow {
   water_temp_c: number | null;
 }
 
+/** What is asked for, of a set s and its spot sp. */
+const ASKED = `(sp.privacy = 'crew' or $7) and ($1::uuid is null or sp.water_id = $1) and ($2::uuid is null or sp.id = $2)
+  and ($3::uuid is null or s.presentation_id = $3) and ($5::timestamptz is null or s.started_at >= $5)
+  and ($6::timestamptz is null or s.started_at < $6)`;
+
 /** The crew's shared log: what was fished, for how long, and what it gave, nothing included. */
 export function logRoutes(_deps: Deps) {
   const app = router();
@@ -37,42 +42,48 @@ export function logRoutes(_deps: Deps) {
       const q = c.req.valid('query');
       const who = c.get('who');
       const zone = await zoneOf(c.get('entities'), who.outfitId);
-      const rows: SetRow[] = await c.get('entities').query(
-        `select s.id as set_id, s.stop_id, s.trip_id, s.started_at as at, w.name as water, sp.id as spot_id, sp.name as spot,
-         p.name as presentation, b.name as boat, s.rods, s.rod_hours,
-         count(k.id) filter (where k.outcome = 'landed')::int as fish, count(k.id) filter (where k.outcome <> 'landed')::int as lost,
-         max(k.length_mm) as largest_mm, (s.conditions->>'tideStage')::float8 as tide_stage,
-         (s.conditions->>'windMps')::float8 as wind_mps, (s.conditions->>'windFromDeg')::float8 as wind_from_deg,
-         (s.conditions->>'waterTempC')::float8 as water_temp_c
-       from fished_set s join spot sp on sp.id = s.spot_id join water w on w.id = sp.water_id
-         join presentation p on p.id = s.presentation_id join trip t on t.id = s.trip_id join boat b on b.id = t.boat_id
-         left join "catch" k on k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)
-       where (sp.privacy = 'crew' or $7)
-         and ($1::uuid is null or sp.water_id = $1) and ($2::uuid is null or sp.id = $2) and ($3::uuid is null or p.id = $3)
-         and ($5::timestamptz is null or s.started_at >= $5) and ($6::timestamptz is null or s.started_at < $6)
-       group by s.id, s.stop_id, s.trip_id, s.started_at, s.rods, s.rod_hours, s.conditions, w.id, sp.id, p.id, b.id
-       order by s.started_at desc, s.id`,
-        [
-          q.waterId ?? null,
-          q.spotId ?? null,
-          q.presentationId ?? null,
-          q.speciesId ?? null,
-          q.from ? new Date(startOfLocalDay(q.from, zone)) : null,
-          q.to ? new Date(startOfLocalDay(addDays(q.to, 1), zone)) : null,
-          who.role !== 'mate',
-        ],
+      const asked = [
+        q.waterId ?? null,
+        q.spotId ?? null,
+        q.presentationId ?? null,
+        q.speciesId ?? null,
+        q.from ? new Date(startOfLocalDay(q.from, zone)) : null,
+        q.to ? new Date(startOfLocalDay(addDays(q.to, 1), zone)) : null,
+        who.role !== 'mate',
+      ];
+      const all: { hours: number; fish: number }[] = await c.get('entities').query(
+        `select s.rod_hours as hours, k.fish from fished_set s join spot sp on sp.id = s.spot_id
+         cross join lateral (select count(*)::int as fish from "catch" k
+           where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)) k
+         where ${ASKED}`,
+        asked,
       );
-      const hours = rows.map((r) => r.rod_hours);
+      const rows: SetRow[] = await c.get('entities').query(
+        `select s.id as set_id, s.stop_id, s.trip_id, s.started_at as at, w.name as water, s.spot_id, s.spot, p.name as presentation,
+           b.name as boat, s.rods, s.rod_hours, k.fish, k.lost, k.largest_mm, (s.conditions->>'tideStage')::float8 as tide_stage,
+           (s.conditions->>'windMps')::float8 as wind_mps, (s.conditions->>'windFromDeg')::float8 as wind_from_deg,
+           (s.conditions->>'waterTempC')::float8 as water_temp_c
+         from (select s.*, sp.name as spot, sp.water_id from fished_set s join spot sp on sp.id = s.spot_id where ${ASKED}
+           order by s.started_at desc, s.id limit $8) s
+         join water w on w.id = s.water_id join presentation p on p.id = s.presentation_id join trip t on t.id = s.trip_id
+         join boat b on b.id = t.boat_id
+         cross join lateral (select count(*) filter (where k.outcome = 'landed')::int as fish,
+             count(*) filter (where k.outcome <> 'landed')::int as lost, max(k.length_mm) as largest_mm from "catch" k
+           where k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)) k
+         order by s.started_at desc, s.id`,
+        [...asked, q.limit],
+      );
+      const hours = all.map((r) => r.hours);
       const total = hours.reduce((a, b) => a + b, 0);
       const rate =
         total > 0
           ? ratioOfMeans(
-              rows.map((r) => r.fish),
+              all.map((r) => r.fish),
               hours,
             )
           : null;
       const view: z.infer<typeof logView> = {
-        rows: rows.slice(0, q.limit).map((r) => ({
+        rows: rows.map((r) => ({
           setId: r.set_id,
           stopId: r.stop_id,
           tripId: r.trip_id,
@@ -93,10 +104,10 @@ export function logRoutes(_deps: Deps) {
           waterTempC: r.water_temp_c,
         })),
         total: {
-          sets: rows.length,
-          fish: rows.reduce((sum, r) => sum + r.fish, 0),
+          sets: all.length,
+          fish: all.reduce((sum, r) => sum + r.fish, 0),
           rodHours: total,
-          blankSets: rows.filter((r) => r.fish === 0).length,
+          blankSets: all.filter((r) => r.fish === 0).length,
           rate: rate?.rate ?? null,
           se: rate?.se ?? null,
         },

@@ -1,8 +1,9 @@
 // What is left of a boat's fuel for a trip: its other trips of the day count, with their runs home, until somebody fills up.
-import { localDate, localTime } from '@bluffwind/core/units/time';
+import { localTime } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import type { BoatRow } from '../db/entities/outfit';
 import type { TripRow } from '../db/entities/trip';
+import { dayOf } from '../trips/tripsOn';
 
 export interface FuelLeft {
   /** Minutes under way with a third in reserve; null where the boat's burn is not known. */
@@ -25,11 +26,11 @@ export async function fuelOf(
     `select t.id, t.starts_at, pl.run_min from trip t
      join plan pl on pl.trip_id = t.id and pl.version = (select max(version) from plan where trip_id = t.id)
      where t.boat_id = $1 and t.id <> $2 and t.status <> 'cancelled' and pl.run_min is not null
-       and (t.starts_at at time zone $3)::date = $4::date
+       and t.starts_at >= $3 and t.starts_at < $4
        and not exists (select from refill r where r.boat_id = t.boat_id
          and r.at between least(t.starts_at, $5) and greatest(t.starts_at, $5))
      order by t.starts_at`,
-    [boat.id, trip.id, zone, localDate(trip.startsAt.getTime(), zone), trip.startsAt],
+    [boat.id, trip.id, ...dayOf(trip.startsAt, zone), trip.startsAt],
   );
   const counted = others.filter((o) => !replacing.includes(o.id));
   const taken = counted.reduce((sum, o) => sum + o.run_min, 0);

@@ -1,10 +1,9 @@
 // Bait that lasts for so many trips a day: which of the crew's plans have it.
-import { localDate } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import type { PresentationRow } from '../db/entities/grounds';
 import type { TripRow } from '../db/entities/trip';
 import { Problem } from '../errors';
-import { zoneOf } from '../trips/tripsOn';
+import { dayOf, zoneOf } from '../trips/tripsOn';
 
 interface Holder {
   readonly trip_id: string;
@@ -24,9 +23,9 @@ export async function heldBaits(entities: EntityManager, trip: TripRow): Promise
      join leg l on l.plan_id = pl.id
      join presentation p on p.trips_a_day is not null
        and (p.id = l.presentation_id or l.parts @> jsonb_build_array(jsonb_build_object('presentationId', p.id)))
-     where t.id <> $1 and t.status in ('planned', 'under way') and (t.starts_at at time zone $2)::date = $3::date
+     where t.id <> $1 and t.status in ('planned', 'under way') and t.starts_at >= $2 and t.starts_at < $3
      order by b.name`,
-    [trip.id, zone, localDate(trip.startsAt.getTime(), zone)],
+    [trip.id, ...dayOf(trip.startsAt, zone)],
   );
 }
 

@@ -27,6 +27,8 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
   };
   return {
     '/fleet/plans': { plans: [{ ...plan, tripId: trip.id }] },
+    '/outfit/settings': { medicalNoteDays: 300 },
+    '/laid-aside/try': { id: randomUUID() },
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
     '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
     '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },

@@ -3,7 +3,8 @@
 import { parentPort } from 'node:worker_threads';
 import { pino } from 'pino';
 import { realClock, settableClock } from '../clock';
-import { connect, whenUp } from '../db/database';
+import { connect } from '../db/connect';
+import { whenUp } from '../db/database';
 import { jobsOf, openBoss } from '../jobs/boss';
 import { workOn } from '../jobs/work';
 import { listenWhileHolding } from '../water/lease';
@@ -30,7 +31,14 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
   await workOn(boss, deps);
   // Both servers of two ask for it; the queue takes one a span.
   const every = (name: 'poll-stations' | 'sweep', seconds: number) => {
-    const ask = () => boss.send(name, {}, { singletonKey: 'all', singletonSeconds: seconds }).catch(() => undefined);
+    const ask = async () => {
+      try {
+        // What waits already will do; polls that take longer than their span must not pile up.
+        if ((await boss.getQueueSize(name)) === 0) await boss.send(name, {}, { singletonKey: 'all', singletonSeconds: seconds });
+      } catch {
+        // The database is away; asked again after the next span.
+      }
+    };
     void ask();
     setInterval(ask, Math.min(seconds, 600) * 1000);
   };

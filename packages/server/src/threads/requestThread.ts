@@ -4,7 +4,8 @@ import { gzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import { createApp } from '../app';
 import { realClock, settableClock } from '../clock';
-import { connect, whenUp } from '../db/database';
+import { connect } from '../db/connect';
+import { whenUp } from '../db/database';
 import { jobsOf, openBoss } from '../jobs/boss';
 import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 

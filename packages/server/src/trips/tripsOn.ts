@@ -1,4 +1,4 @@
-import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
+import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { Between, type EntityManager } from 'typeorm';
 import { OutfitEntity } from '../db/entities/outfit';
 import { TripEntity, type TripRow } from '../db/entities/trip';
@@ -10,6 +10,12 @@ export async function tripsOn(entities: EntityManager, date: string, zone: strin
   const to = startOfLocalDay(addDays(date, 1), zone) - 1;
   const trips = await entities.find(TripEntity, { where: { startsAt: Between(new Date(from), new Date(to)) }, order: { startsAt: 'ASC' } });
   return trips.filter((t) => t.status !== 'cancelled');
+}
+
+/** The local day of an instant: its first, and the first of the next. */
+export function dayOf(at: Date, zone: string): [Date, Date] {
+  const date = localDate(at.getTime(), zone);
+  return [new Date(startOfLocalDay(date, zone)), new Date(startOfLocalDay(addDays(date, 1), zone))];
 }
 
 /** The outfit's time zone. */

@@ -48,8 +48,14 @@ function Frame() {
   useGoKeys(here, { onPalette: () => setPalette((p) => !p), onKeys: () => setKeys(true) });
   return (
     <div className="flex h-dvh flex-col overflow-hidden md:flex-row">
+      <a
+        href="#screen"
+        className="absolute left-2 z-50 -translate-y-full rounded border border-ink bg-paper px-3 py-1 focus:top-2 focus:translate-y-0"
+      >
+        To the screen
+      </a>
       {!pocket && <Rail here={here} waiting={waiting} onPalette={() => setPalette(true)} />}
-      <main className="flex min-h-0 min-w-0 flex-1 flex-col">
+      <main id="screen" tabIndex={-1} className="flex min-h-0 min-w-0 flex-1 flex-col outline-none">
         <Outlet />
       </main>
       {pocket && <PocketBar here={here} waiting={waiting} name={me?.name ?? ''} onPalette={() => setPalette(true)} />}

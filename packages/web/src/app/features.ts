@@ -2,6 +2,7 @@ import { backtest } from '../backtest/feature';
 import { board } from '../board/feature';
 import { brief } from '../brief/feature';
 import type { Feature } from '../data/feature';
+import { crew } from '../crew/feature';
 import { deck } from '../deck/feature';
 import { fleet } from '../fleet/feature';
 import { grounds } from '../grounds/feature';
@@ -11,4 +12,4 @@ import { presentations } from '../presentations/feature';
 import { water } from '../water/feature';
 
 /** Every screen, in the order of the work. */
-export const FEATURES: readonly Feature[] = [board, water, grounds, plan, deck, fleet, presentations, brief, log, backtest];
+export const FEATURES: readonly Feature[] = [board, water, grounds, plan, deck, fleet, presentations, brief, log, crew, backtest];

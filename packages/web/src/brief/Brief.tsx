@@ -1,50 +1,43 @@
 import type { BriefView } from '@bluffwind/contract/brief';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import { toast } from 'sonner';
 import { post } from '../data/api';
 import { briefQuery, meQuery } from '../data/queries';
+import { useSave } from '../data/useSave';
 import { clock, dateName, fish } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
 
 export default function Brief() {
   const { date = '' } = useParams();
-  const queries = useQueryClient();
   const brief = useQuery(briefQuery(date));
   const { data: me } = useQuery(meQuery);
   const [chosen, setChosen] = useState(0);
-  const [error, setError] = useState<unknown>(null);
+  const sending = useSave<'read' | 'publish'>({
+    send: (what) => post(`/brief/${date}/${what}`),
+    touches: [['brief', date]],
+    told: (_, what) => (what === 'read' ? 'Marked as read by you.' : 'Published to the crew.'),
+  });
   if (brief.error) return <Fault error={brief.error} retry={() => brief.refetch()} />;
   if (!brief.data) return <Waiting what="Comparing the day with its plan" />;
   const b = brief.data;
   const boat = b.boats[chosen] ?? b.boats[0];
-  async function send(path: string, told: string) {
-    setError(null);
-    try {
-      await post(path);
-      await queries.invalidateQueries({ queryKey: ['brief', date] });
-      toast(told);
-    } catch (problem) {
-      setError(problem);
-    }
-  }
   return (
     <>
       <Header
         title={`Brief for ${dateName(date)}`}
         note={`written ${clock(b.writtenAt, b.zone)} from ${b.trips} ${b.trips === 1 ? 'trip' : 'trips'} on ${dateName(b.debriefDate)}, ${b.rodHours.toFixed(0)} rod-hours, ${b.fish} fish`}
       >
-        {b.publishedAt && <Button onClick={() => send(`/brief/${date}/read`, 'Marked as read by you.')}>I have read it</Button>}
+        {b.publishedAt && <Button onClick={() => sending.save('read')}>I have read it</Button>}
         <Button onClick={() => window.print()}>Print</Button>
         {me?.role !== 'mate' && (
-          <Button strong onClick={() => send(`/brief/${date}/publish`, 'Published to the crew.')}>
+          <Button strong onClick={() => sending.save('publish')}>
             {b.publishedAt ? 'Publish again' : 'Publish to crew'}
           </Button>
         )}
       </Header>
-      {error !== null && <Fault error={error} />}
+      {sending.error !== null && <Fault error={sending.error} />}
       <div className="flex min-h-0 flex-1 flex-col overflow-auto md:grid md:grid-cols-[312px_1fr_290px] print:block">
         <aside className="no-print contents border-line md:block md:border-r">
           <ul aria-label="Boats" className="max-md:order-1 max-md:flex max-md:shrink-0 max-md:overflow-x-auto">

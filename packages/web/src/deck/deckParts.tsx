@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { clock } from '../ui/format';
 
 /** A deck button: a thumb's size, room for two lines. */
@@ -6,6 +6,9 @@ export const BIG = 'min-h-[58px] cursor-pointer rounded border px-2 font-semibol
 
 /** The phone's page: what it is about and the time above, the buttons below. */
 export function Frame({ title, right, children }: { title: string; right: string; children: ReactNode }) {
+  useEffect(() => {
+    document.title = `${title} · Bluffwind`;
+  }, [title]);
   return (
     <div className="min-h-0 flex-1 overflow-auto">
       <div className="mx-auto flex min-h-full max-w-[480px] flex-col bg-chalk px-4 pb-4 text-[18px]">

@@ -10,7 +10,7 @@ vi.mock('./store', () => ({
   },
 }));
 const post = vi.hoisted(() => vi.fn());
-vi.mock('../app/api', async (real) => ({ ...(await real<object>()), post }));
+vi.mock('../data/api', async (real) => ({ ...(await real<object>()), post }));
 const { sendWaiting } = await import('./sender');
 
 const entry = (entryId: string, tripId: string) => ({ entryId, tripId, order: 0, state: 'on this phone', entry: { entryId } });

@@ -88,12 +88,16 @@ export async function belongsTo(personId: string): Promise<void> {
   if (before !== undefined) await clearSent();
 }
 
+/** What plans that were not saved are kept under in the browser, each with its trip's id. */
+export const UNSAVED = 'plan of ';
+
 async function clearSent(): Promise<void> {
   const tx = (await database()).transaction(['packs', 'entries'], 'readwrite');
   await tx.objectStore('packs').clear();
   for (const e of await tx.objectStore('entries').getAll())
     if (e.state !== 'on this phone') await tx.objectStore('entries').delete(e.entryId);
   await tx.done;
+  dropUnsaved();
 }
 
 /** Takes everything off the phone. */
@@ -101,4 +105,10 @@ export async function clearPhone(): Promise<void> {
   const tx = (await database()).transaction(['packs', 'entries', 'person'], 'readwrite');
   await Promise.all([tx.objectStore('packs').clear(), tx.objectStore('entries').clear(), tx.objectStore('person').clear()]);
   await tx.done;
+  dropUnsaved();
+}
+
+/** Plans that were not saved go with their person. */
+function dropUnsaved(): void {
+  for (const key of Object.keys(localStorage)) if (key.startsWith(UNSAVED)) localStorage.removeItem(key);
 }

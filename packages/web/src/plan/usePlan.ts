@@ -5,7 +5,7 @@ import type { Quantity } from '@bluffwind/core/risk/judge';
 import type { Trigger } from '@bluffwind/core/plan/whatWouldChange';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
-import { useCallback, useEffect, useReducer, useRef, useState } from 'react';
+import { useCallback, useEffect, useReducer, useState } from 'react';
 import { toast } from 'sonner';
 import { ApiProblem, post } from '../data/api';
 import { deskQuery } from '../data/queries';
@@ -13,6 +13,7 @@ import { fish } from '../ui/format';
 import type { PlanWorker } from '../workers/plan.worker';
 import { newPlanOf } from './newPlanOf';
 import { afterDrag, EMPTY, fromSaved, move, pinsOf, type Working } from './planState';
+import { useDraft } from './useDraft';
 
 /** Fish by which a plan must be better to be offered. */
 const WORTH_OFFERING = 0.3;
@@ -65,16 +66,7 @@ export function usePlan(
   const [busy, setBusy] = useState(false);
   const [offer, setOffer] = useState<Working | null>(null);
   const shown = history.now;
-  const loaded = useRef('');
-
-  // A plan that was kept comes up once; what is being worked on is never replaced by it.
-  useEffect(() => {
-    const key = desk?.saved ? `${tripId} ${desk.saved.version}` : tripId;
-    if (!desk || loaded.current === key) return;
-    const first = !loaded.current.startsWith(tripId);
-    loaded.current = key;
-    if (desk.saved && first) step({ kind: 'show', to: fromSaved(desk.saved) });
-  }, [desk, tripId]);
+  const savedHere = useDraft(tripId, desk, worker, opened, shown, step);
 
   const solve = useCallback(
     async ({ must, ...asked }: Asked): Promise<void> => {
@@ -167,7 +159,7 @@ export function usePlan(
           `/trips/${tripId}/plans`,
           newPlanOf({ replaces: desk.saved?.version ?? 0, bans: shown.bans, again: shown.again, legs: shown.legs, triggers, seen }),
         );
-        loaded.current = `${tripId} ${plan.version}`;
+        savedHere(plan.version);
         step({ kind: 'kept', to: { ...fromSaved(plan), order: shown.order, ms: shown.ms } });
         const kept = { version: plan.version, madeAt: plan.madeAt, madeBy: plan.madeBy, expected: plan.expected };
         queries.setQueryData(deskQuery(tripId).queryKey, { ...desk, saved: plan, earlier: [kept, ...desk.earlier] });
@@ -184,7 +176,7 @@ export function usePlan(
         setBusy(false);
       }
     },
-    [shown, desk, tripId, queries, seen],
+    [shown, desk, tripId, queries, seen, savedHere],
   );
 
   return {

@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode } from 'react';
+import { type ButtonHTMLAttributes, type ReactNode, useEffect } from 'react';
 import { ApiProblem, Offline } from '../data/api';
 
 /** A button. Strong is for the one thing that a screen is about. */
@@ -29,7 +29,10 @@ export function Button({
 }
 
 /** Header of a screen: what it is, what stands beside it, what can be done. */
-export function Header({ title, note, children }: { title: ReactNode; note?: ReactNode; children?: ReactNode }) {
+export function Header({ title, note, children }: { title: string; note?: ReactNode; children?: ReactNode }) {
+  useEffect(() => {
+    document.title = `${title} · Bluffwind`;
+  }, [title]);
   return (
     <header className="flex min-h-[50px] shrink-0 flex-wrap items-center gap-x-4 border-b border-line px-3 pt-1 md:h-[54px] md:flex-nowrap md:px-[18px] md:py-0">
       <div className={`min-w-0 flex-1 md:contents ${children ? 'max-md:basis-full' : ''}`}>

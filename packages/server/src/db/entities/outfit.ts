@@ -4,10 +4,17 @@ export interface OutfitRow {
   id: string;
   name: string;
   zone: string;
+  /** Medical notes of guests go so many days after their last trip. */
+  medicalNoteDays: number;
 }
 export const OutfitEntity = new EntitySchema<OutfitRow>({
   name: 'outfit',
-  columns: { id: { type: 'uuid', primary: true }, name: { type: 'text' }, zone: { type: 'text' } },
+  columns: {
+    id: { type: 'uuid', primary: true },
+    name: { type: 'text' },
+    zone: { type: 'text' },
+    medicalNoteDays: { type: 'int', name: 'medical_note_days', default: 400 },
+  },
 });
 
 export type Role = 'owner' | 'captain' | 'mate';

@@ -52,7 +52,13 @@ create index reading_by_spot on reading (spot_id, at) where spot_id is not null;
 alter table reading add foreign key (outfit_id, superseded_by) references reading (outfit_id, id) deferrable;
 `;
 
-/** Readings in parts by outfit: by far the largest table, of which a question always concerns one outfit. */
+const LISTS = `
+drop index stop_by_spot;
+create index stop_by_spot on stop (spot_id, outfit_id, started_at);
+create index trip_open on trip (outfit_id, starts_at) where status in ('planned', 'under way');
+`;
+
+/** Readings in parts by outfit: by far the largest table, of which a question always concerns one outfit; indexes for long logs. */
 export class ReadingsParted1780000000007 implements MigrationInterface {
   readonly name = 'ReadingsParted1780000000007';
 
@@ -69,6 +75,7 @@ export class ReadingsParted1780000000007 implements MigrationInterface {
     if (before !== after) throw new Error(`of ${before} readings only ${after} were copied; nothing was changed`);
     await run.query('drop table reading; alter table reading_parted rename to reading');
     await run.query(INDEXES);
+    await run.query(LISTS);
     await run.query(`select setval(pg_get_serial_sequence('reading', 'id'), coalesce((select max(id) from reading), 0) + 1, false)`);
     await run.query('alter table reading alter column id set generated always');
     await run.query(`

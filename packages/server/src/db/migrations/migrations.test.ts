@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { DataSource, QueryRunner } from 'typeorm';
 import { testDatabase } from '../../testing/harness';
-import { connect } from '../database';
+import { connect } from '../connect';
 import { House1780000000001 } from './0001-house';
 import { WaterAndGrounds1780000000002 } from './0002-water-and-grounds';
 import { Plan1780000000003 } from './0003-plan';

@@ -13,7 +13,7 @@ import { readConfig } from '../../config';
 import { jobsOf, openBoss, prepareQueues } from '../../jobs/boss';
 import { drain } from '../../jobs/work';
 import { emptyDatabase } from '../../testing/emptyDatabase';
-import { connect, migrate } from '../database';
+import { connect, migrate } from '../connect';
 
 const DUMP = new URL('./house-0.3.0.sql.gz', import.meta.url);
 /** The evening of the day that is in it. */

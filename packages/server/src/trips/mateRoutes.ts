@@ -11,7 +11,7 @@ import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 
-export function crewRoutes({ clock }: Deps) {
+export function mateRoutes({ clock }: Deps) {
   const app = router();
   app.answer(
     createRoute({

@@ -1,0 +1,143 @@
+// The same screens on a phone: nothing runs out of the page, every place is in reach of a thumb, and a day is planned there.
+import { expect, type Page, test } from '@playwright/test';
+import { expectAccessible, signIn } from './helpers';
+
+const PHONE = { width: 390, height: 844 };
+test.use({ viewport: PHONE, hasTouch: true });
+
+/** What stands over the right edge, or is cut off without saying so. */
+async function outOfPage(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const name = (e: Element) => `${e.tagName.toLowerCase()} "${(e.textContent ?? '').trim().slice(0, 40)}"`;
+    const scrolls = (e: Element | null): boolean =>
+      e !== null && (/auto|scroll/.test(getComputedStyle(e).overflowX) || e.matches('.ol-viewport, .sr-only') || scrolls(e.parentElement));
+    const found: string[] = [];
+    if (document.documentElement.scrollWidth > window.innerWidth) found.push(`the page is ${document.documentElement.scrollWidth} wide`);
+    for (const e of document.querySelectorAll('body *')) {
+      const box = e.getBoundingClientRect();
+      if (box.width === 0 || box.height === 0 || e.closest('svg')) continue;
+      if (box.right > window.innerWidth + 1 && !scrolls(e.parentElement)) found.push(`over the edge: ${name(e)}`);
+      const style = getComputedStyle(e);
+      const ownText = [...e.childNodes].some((n) => n.nodeType === 3 && (n.textContent ?? '').trim() !== '');
+      if (
+        ownText &&
+        style.overflowX === 'hidden' &&
+        style.textOverflow !== 'ellipsis' &&
+        e.scrollWidth > e.clientWidth + 1 &&
+        !e.matches('.sr-only')
+      )
+        found.push(`cut off: ${name(e)}`);
+    }
+    return [...new Set(found)].slice(0, 8);
+  });
+}
+
+async function routes(page: Page): Promise<string[]> {
+  const { tomorrow } = await (await page.request.get('/api/board')).json();
+  const trip = tomorrow[0].id;
+  return [
+    '/',
+    '/water',
+    '/grounds',
+    `/trips/${trip}`,
+    `/trips/${trip}/foretold`,
+    `/deck/${trip}`,
+    '/fleet/2026-06-19',
+    '/baits',
+    '/brief/2026-06-19',
+    '/log',
+    '/crew',
+  ];
+}
+
+/** Until a screen shows what it is about. */
+async function shown(page: Page): Promise<void> {
+  await expect(page.locator('main')).not.toContainText(/^(Opening|Reading|Comparing)[^.]* \.\.\.$/, { timeout: 60_000 });
+  await expect(page.getByRole('heading').first()).toBeVisible({ timeout: 60_000 });
+}
+
+test('no screen runs over the edge at any width, and axe finds nothing on a phone', async ({ page }) => {
+  test.setTimeout(240_000);
+  await signIn(page, 'Runa Sel');
+  for (const to of await routes(page)) {
+    await page.setViewportSize(PHONE);
+    await page.goto(to);
+    await shown(page);
+    await page.waitForTimeout(600);
+    await expectAccessible(page);
+    for (const width of [320, 390, 768, 1280, 1920]) {
+      await page.setViewportSize({ width, height: width < 700 ? 844 : 800 });
+      await page.waitForTimeout(150);
+      expect(await outOfPage(page), `${to} at ${width}`).toEqual([]);
+    }
+  }
+});
+
+test('a captain gets about by the bar and plans a trip by thumb', async ({ page }) => {
+  await signIn(page, 'Ilse Marrable');
+  const bar = page.getByRole('navigation', { name: 'Screens' });
+  await bar.getByRole('link', { name: 'Water' }).tap();
+  await expect(page.getByRole('heading', { level: 1, name: /Hollin Sound/ })).toBeVisible();
+  await bar.getByRole('link', { name: 'Chart' }).tap();
+  // The panel is pulled up over the chart and down again.
+  const panel = page.getByRole('region', { name: 'Spots' }).first();
+  await expect(panel).toHaveAttribute('data-pull', 'a third');
+  const handle = page.getByRole('button', { name: /^Spots: a third/ });
+  const at = await handle.boundingBox();
+  if (!at) throw new Error('no handle');
+  await page.mouse.move(at.x + at.width / 2, at.y + 10);
+  await page.mouse.down();
+  for (let i = 1; i <= 10; i++) await page.mouse.move(at.x + at.width / 2, at.y + 10 - i * 40);
+  await page.mouse.up();
+  await expect(panel).toHaveAttribute('data-pull', 'whole');
+  await page.getByRole('button', { name: /^Spots: whole/ }).press('ArrowDown');
+  await expect(panel).toHaveAttribute('data-pull', 'two thirds');
+
+  await bar.getByRole('button', { name: 'More' }).tap();
+  await page.getByRole('dialog').getByRole('link', { name: 'Log' }).tap();
+  await expect(page.getByRole('heading', { level: 1, name: 'Log' })).toBeVisible();
+  await page.getByRole('button', { name: 'Filter' }).tap();
+  await page.getByLabel('Water').selectOption({ label: 'Hollin Sound' });
+  await page.getByRole('button', { name: 'Show' }).tap();
+  await page.getByRole('button', { name: /Hollin Sound: take this filter away/ }).tap();
+  await expect(page).toHaveURL(/\/log$/);
+
+  await page.goto('/');
+  await page
+    .getByRole('link', { name: /Second Kettle/ })
+    .first()
+    .tap();
+  await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Lay the day' }).tap();
+  await expect(page.locator('[data-day]')).toBeVisible({ timeout: 30_000 });
+  // The ribbon shows the stops, then one lane after the other.
+  await expect(page.locator('g[role=button]').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Next lane' }).tap();
+  await expect(page.locator('g[role=button]')).toHaveCount(0);
+  await expect(page.getByText('Tide', { exact: true })).toBeVisible();
+  await page.getByRole('tab', { name: 'Stops' }).tap();
+  await expect(page.getByRole('tabpanel', { name: 'Stops' })).toBeVisible();
+});
+
+test('where one is signed in is seen and ended, and the owner sets how long notes are kept', async ({ page, browser }) => {
+  const other = await browser.newContext({
+    userAgent: 'Mozilla/5.0 (Linux; Android 14) AppleWebKit/537.36 Chrome/126.0 Mobile Safari/537.36',
+  });
+  const second = await other.newPage();
+  await signIn(second, 'Runa Sel');
+  await signIn(page, 'Runa Sel');
+  await page.goto('/crew');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Sign out: Android phone, Chrome' }).first().tap();
+  await expect(page.getByText('Signed out there.')).toBeVisible();
+  await second.goto('/log');
+  await expect(second.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await signIn(second, 'Runa Sel');
+  const days = page.getByLabel('Keep them for days after the last trip');
+  await days.fill('0');
+  await expect(page.getByRole('alert')).toContainText('from 1 to 3650');
+  await days.fill('365');
+  await page.getByRole('button', { name: 'Keep them so long' }).tap();
+  await expect(page.getByText(/Medical notes go 365 days after/)).toBeVisible();
+  await other.close();
+});

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { id, instant } from './ids';
+
+/** How an outfit wants things kept. */
+export const outfitSettings = z
+  .object({
+    /** A guest's medical note goes so many days after his last trip. */
+    medicalNoteDays: z.int().min(1).max(3650),
+  })
+  .strict();
+export type OutfitSettings = z.infer<typeof outfitSettings>;
+
+/** Work that the server has tried in vain and laid aside. */
+export const laidAside = z.object({ id, what: z.string(), at: instant, reason: z.string() });
+export type LaidAside = z.infer<typeof laidAside>;
+
+/** Work to be tried once more. */
+export const tryAgain = z.object({ id }).strict();

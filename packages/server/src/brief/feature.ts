@@ -1,0 +1,5 @@
+import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
+import { feature } from '../feature';
+import { briefRoutes } from './routes';
+
+export const brief = feature({ routes: [briefRoutes], entities: [BriefEntity, BriefReadEntity] });

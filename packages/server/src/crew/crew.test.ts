@@ -1,0 +1,59 @@
+// What the owner decides, and work that was laid aside.
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+
+let h: Harness;
+let owner: Client;
+let captain: Client;
+beforeAll(async () => {
+  h = await startHarness();
+  [owner, captain] = [await h.signIn(emailOf(h.mine, 'owner')), await h.signIn(emailOf(h.mine, 'captain'))];
+});
+afterAll(() => h.close());
+
+describe('settings of an outfit', () => {
+  it('are changed by the owner within their limits, with a record of it', async () => {
+    expect((await owner.get('/outfit/settings')).body).toEqual({ medicalNoteDays: 400 });
+    expect((await owner.post('/outfit/settings', { medicalNoteDays: 30 })).body).toEqual({ medicalNoteDays: 30 });
+    const refused = await owner.post('/outfit/settings', { medicalNoteDays: 0 });
+    expect([refused.status, refused.body.fields[0].field]).toEqual([400, 'medicalNoteDays']);
+    expect((await owner.get('/outfit/settings')).body).toEqual({ medicalNoteDays: 30 });
+    const [row] = await h.owner.query(`select detail from audit where action = 'change settings' and outfit_id = $1`, [h.mine.outfit.id]);
+    expect(row.detail).toEqual({ before: { medicalNoteDays: 400 }, medicalNoteDays: 30 });
+  });
+  it('are not for captains', async () => {
+    expect((await captain.get('/outfit/settings')).status).toBe(403);
+    expect((await captain.post('/outfit/settings', { medicalNoteDays: 1 })).status).toBe(403);
+    expect((await captain.get('/laid-aside')).status).toBe(403);
+  });
+});
+
+describe('work that was laid aside', () => {
+  const failed = async (outfitId: string): Promise<string> => {
+    const id = randomUUID();
+    await h.owner.query(
+      `insert into pgboss.job (id, name, data, state, completed_on, output) values ($1, 'see-stops', $2, 'failed', now(), '{"message": "no tide"}')`,
+      [id, JSON.stringify({ outfitId })],
+    );
+    return id;
+  };
+  it('is listed with its reason, tried again once, and then no longer listed', async () => {
+    const id = await failed(h.mine.outfit.id);
+    expect((await owner.get('/laid-aside')).body).toMatchObject([{ id, what: 'Conditions of stops that were fished', reason: 'no tide' }]);
+    expect((await owner.post('/laid-aside/try', { id })).status).toBe(200);
+    expect((await owner.get('/laid-aside')).body).toEqual([]);
+    expect((await owner.post('/laid-aside/try', { id })).status).toBe(404);
+    const [{ n }] = await h.owner.query(
+      `select count(*)::int as n from pgboss.job where name = 'see-stops' and state = 'created' and data->>'outfitId' = $1`,
+      [h.mine.outfit.id],
+    );
+    expect(n).toBeGreaterThanOrEqual(1);
+    await h.jobsDone();
+  });
+  it('of another outfit is neither seen nor tried', async () => {
+    const id = await failed(h.other.outfit.id);
+    expect((await owner.get('/laid-aside')).body).toEqual([]);
+    expect((await owner.post('/laid-aside/try', { id })).status).toBe(404);
+  });
+});

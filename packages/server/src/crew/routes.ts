@@ -1,0 +1,72 @@
+// The outfit itself: how long things are kept, and work of the server that was laid aside.
+import { laidAside, outfitSettings, tryAgain } from '@bluffwind/contract/crew';
+import { createRoute, z } from '@hono/zod-openapi';
+import type { Context } from 'hono';
+import { audit } from '../audit';
+import { OutfitEntity } from '../db/entities/outfit';
+import { Problem } from '../errors';
+import { type Deps, type Env, found } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+import { router } from '../http/routes';
+import { laidAsideOf, takeLaidAside } from './laidAside';
+
+function requireOwner(c: Context<Env>): void {
+  if (c.get('who').role !== 'owner') throw new Problem('not_allowed', 'Only the owner of the outfit can do this.');
+}
+
+export function crewRoutes({ clock, jobs }: Deps) {
+  const app = router();
+  const settingsOf = async (c: Context<Env>) =>
+    found(await c.get('entities').findOneBy(OutfitEntity, { id: c.get('who').outfitId }), 'outfit');
+  app.answer(
+    createRoute({ method: 'get', path: '/outfit/settings', responses: answers(outfitSettings, 'How the outfit wants things kept') }),
+    async (c) => {
+      requireOwner(c);
+      const { medicalNoteDays } = await settingsOf(c);
+      return { medicalNoteDays };
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/outfit/settings',
+      request: jsonBody(outfitSettings),
+      responses: answers(outfitSettings, 'How things are kept from now on'),
+    }),
+    async (c) => {
+      requireOwner(c);
+      const [entities, who, wanted] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const before = (await settingsOf(c)).medicalNoteDays;
+      await entities.update(OutfitEntity, { id: who.outfitId }, wanted);
+      await audit(entities, who, clock.now(), 'change settings', 'outfit', who.outfitId, {
+        before: { medicalNoteDays: before },
+        ...wanted,
+      });
+      return wanted;
+    },
+  );
+  app.answer(
+    createRoute({ method: 'get', path: '/laid-aside', responses: answers(z.array(laidAside), 'Work that was tried in vain') }),
+    async (c) => {
+      requireOwner(c);
+      return laidAsideOf(c.get('entities'), c.get('who').outfitId);
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/laid-aside/try',
+      request: jsonBody(tryAgain),
+      responses: answers(z.object({ ok: z.literal(true) }), 'It is tried again'),
+    }),
+    async (c) => {
+      requireOwner(c);
+      const [entities, who] = [c.get('entities'), c.get('who')];
+      const job = found(await takeLaidAside(entities, who.outfitId, c.req.valid('json').id), 'work that was laid aside');
+      await jobs.send(entities, job.name, job.data);
+      await audit(entities, who, clock.now(), 'try again', 'outfit', who.outfitId, { job: job.name });
+      return { ok: true as const };
+    },
+  );
+  return app;
+}

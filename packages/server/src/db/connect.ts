@@ -1,0 +1,84 @@
+// Connections to the database, with the tables of every feature.
+import { DataSource } from 'typeorm';
+import { FEATURES } from '../features';
+import { House1780000000001 } from './migrations/0001-house';
+import { WaterAndGrounds1780000000002 } from './migrations/0002-water-and-grounds';
+import { Plan1780000000003 } from './migrations/0003-plan';
+import { Keepers1780000000004 } from './migrations/0004-keepers';
+import { Safety1780000000005 } from './migrations/0005-safety';
+import { Holds1780000000006 } from './migrations/0006-holds';
+import { ReadingsParted1780000000007 } from './migrations/0007-readings-parted';
+import { ROLE_SETTING } from './migrations/roles';
+
+const MIGRATIONS = [
+  House1780000000001,
+  WaterAndGrounds1780000000002,
+  Plan1780000000003,
+  Keepers1780000000004,
+  Safety1780000000005,
+  Holds1780000000006,
+  ReadingsParted1780000000007,
+];
+
+/** What a pool of connections may do. */
+export interface PoolTerms {
+  /** Connections; 8 when absent. */
+  readonly size?: number;
+  /** True for what answers requests: a statement, a lock and an idle transaction have their time and no more. */
+  readonly limited?: boolean;
+  /** How long one of its statements may take, ms; 20 s when absent. */
+  readonly statementMs?: number;
+  /** How long its transactions may do nothing while the process computes, ms; 15 s when absent. */
+  readonly idleMs?: number;
+  /** The application's role, told to migrations. */
+  readonly appRole?: string;
+}
+
+const LOCK_MS = 5000;
+
+/** A pool of connections for one role. */
+export async function connect(
+  url: string,
+  { size = 8, limited = false, statementMs = 20_000, idleMs = 15_000, appRole }: PoolTerms = {},
+): Promise<DataSource> {
+  const source = new DataSource({
+    type: 'postgres',
+    url,
+    entities: FEATURES.flatMap((f) => f.entities),
+    migrations: [...MIGRATIONS],
+    migrationsTransactionMode: 'each',
+    extra: {
+      max: size,
+      connectionTimeoutMillis: 5000,
+      ...(limited ? { statement_timeout: statementMs, lock_timeout: LOCK_MS, idle_in_transaction_session_timeout: idleMs } : {}),
+      ...(appRole === undefined ? {} : { options: `-c ${ROLE_SETTING}=${appRole.replaceAll(/[\\ ]/g, '\\$&')}` }),
+    },
+    logging: false,
+  });
+  return source.initialize();
+}
+
+/** Brings the schema up to date; returns the names of the migrations that ran. */
+export async function migrate(source: DataSource): Promise<string[]> {
+  return (await source.runMigrations()).map((m) => m.name);
+}
+
+/** Names of the migrations of this version that the database has not run. */
+export async function missingMigrations(source: DataSource): Promise<string[]> {
+  const rows: { name: string }[] = await source.query('select name from migrations');
+  return MIGRATIONS.map((m) => m.name).filter((name) => !rows.some((r) => r.name === name));
+}
+
+/** Refuses a role that row-level security does not bind. */
+export async function requireBoundRole(source: DataSource): Promise<void> {
+  const [row] = await source.query(`
+    select r.rolsuper or r.rolbypassrls or exists (
+      select 1 from pg_class c where c.relname = 'trip' and pg_has_role(r.oid, c.relowner, 'member')
+    ) as unbound, r.rolname as name
+    from pg_roles r where r.rolname = current_user`);
+  if (row?.unbound) {
+    throw new Error(
+      `The database role ${row.name} owns the tables or bypasses row-level security. Give DATABASE_URL a role without these rights and DATABASE_OWNER_URL the owner.`,
+    );
+  }
+}

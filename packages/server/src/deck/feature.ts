@@ -1,0 +1,5 @@
+import { CatchEntity, SetEntity, SightingEntity, StopEntity } from '../db/entities/trip';
+import { feature } from '../feature';
+import { deckRoutes } from './routes';
+
+export const deck = feature({ routes: [deckRoutes], entities: [CatchEntity, SetEntity, SightingEntity, StopEntity] });

@@ -1,0 +1,16 @@
+import { auth } from './auth/feature';
+import { brief } from './brief/feature';
+import { crew } from './crew/feature';
+import { deck } from './deck/feature';
+import { grounds } from './grounds/feature';
+import { imports } from './imports/feature';
+import { log } from './log/feature';
+import { plan } from './plan/feature';
+import { presentations } from './presentations/feature';
+import { rules } from './rules/feature';
+import { trips } from './trips/feature';
+import { water } from './water/feature';
+import type { Feature } from './feature';
+
+/** Every part of the server. */
+export const FEATURES: readonly Feature[] = [auth, crew, trips, water, imports, grounds, plan, presentations, rules, deck, brief, log];

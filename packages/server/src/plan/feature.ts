@@ -1,0 +1,5 @@
+import { LegEntity, PlanEntity } from '../db/entities/trip';
+import { feature } from '../feature';
+import { planRoutes } from './routes';
+
+export const plan = feature({ routes: [planRoutes], entities: [LegEntity, PlanEntity] });

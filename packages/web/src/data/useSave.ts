@@ -1,0 +1,49 @@
+import type { QueryKey } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import { ApiProblem } from './api';
+
+interface SaveTerms<In, Out> {
+  readonly send: (input: In) => Promise<Out>;
+  /** What is read again once it is stored. */
+  readonly touches: readonly QueryKey[];
+  /** Said when it is stored; nothing when left out. */
+  readonly told?: string | ((out: Out, input: In) => string);
+  /** After it is stored. */
+  readonly onStored?: (out: Out, input: In) => void;
+}
+
+/** What is being saved, and what was wrong with it. */
+export interface Saving<In> {
+  readonly save: (input: In) => void;
+  /** What is on its way to the server; undefined when nothing is. */
+  readonly sent: In | undefined;
+  readonly busy: boolean;
+  /** What was refused, when it is no fault of a field that the screen shows. */
+  readonly error: unknown;
+  /** What is wrong with a field, for the line below it. */
+  readonly fault: (field: string) => string | undefined;
+  readonly clear: () => void;
+}
+
+/** The one way to change something on the server: faults at their fields, everything that it touches read again, and a word when it is done. */
+export function useSave<In, Out = unknown>({ send, touches, told, onStored }: SaveTerms<In, Out>): Saving<In> {
+  const queries = useQueryClient();
+  const mutation = useMutation({
+    mutationFn: send,
+    onSuccess: async (out, input) => {
+      if (told !== undefined) toast(typeof told === 'string' ? told : told(out, input));
+      onStored?.(out, input);
+      await Promise.all(touches.map((queryKey) => queries.invalidateQueries({ queryKey })));
+    },
+  });
+  const fields = mutation.error instanceof ApiProblem ? mutation.error.body.fields : [];
+  return {
+    save: (input) => mutation.mutate(input),
+    sent: mutation.isPending ? mutation.variables : undefined,
+    busy: mutation.isPending,
+    error: mutation.error,
+    fault: (field) => fields.find((f) => f.field === field)?.message,
+    clear: () => mutation.reset(),
+  };
+}
