@@ -58,7 +58,7 @@ async function shown(page: Page): Promise<void> {
 
 test('no screen runs over the edge at any width, and axe finds nothing on a phone', async ({ page }) => {
   test.setTimeout(240_000);
-  await signIn(page, 'Runa Sel');
+  await signIn(page, 'Runa');
   for (const to of await routes(page)) {
     await page.setViewportSize(PHONE);
     await page.goto(to);
@@ -97,7 +97,7 @@ test('a captain gets about by the bar and plans a trip by thumb', async ({ page 
   await page.getByRole('dialog').getByRole('link', { name: 'Log' }).tap();
   await expect(page.getByRole('heading', { level: 1, name: 'Log' })).toBeVisible();
   await page.getByRole('button', { name: 'Filter' }).tap();
-  await page.getByLabel('Water').selectOption({ label: 'Hollin Sound' });
+  await page.getByLabel(/^Water/).selectOption({ label: 'Hollin Sound' });
   await page.getByRole('button', { name: 'Show' }).tap();
   await page.getByRole('button', { name: /Hollin Sound: take this filter away/ }).tap();
   await expect(page).toHaveURL(/\/log$/);
@@ -124,20 +124,116 @@ test('where one is signed in is seen and ended, and the owner sets how long note
     userAgent: 'Mozilla/5.0 (Linux; Android 14) AppleWebKit/537.36 Chrome/126.0 Mobile Safari/537.36',
   });
   const second = await other.newPage();
-  await signIn(second, 'Runa Sel');
-  await signIn(page, 'Runa Sel');
+  await signIn(second, 'Runa');
+  await signIn(page, 'Runa');
   await page.goto('/crew');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Sign out: Android phone, Chrome' }).first().tap();
   await expect(page.getByText('Signed out there.')).toBeVisible();
   await second.goto('/log');
   await expect(second.getByRole('button', { name: 'Sign in' })).toBeVisible();
-  await signIn(second, 'Runa Sel');
-  const days = page.getByLabel('Keep them for days after the last trip');
+  const days = page.getByRole('textbox');
   await days.fill('0');
   await expect(page.getByRole('alert')).toContainText('from 1 to 3650');
   await days.fill('365');
   await page.getByRole('button', { name: 'Keep them so long' }).tap();
   await expect(page.getByText(/Medical notes go 365 days after/)).toBeVisible();
   await other.close();
+});
+
+test('after one sign-in the screens of the day open without a network, and say so', async ({ page, context }) => {
+  test.setTimeout(180_000);
+  await signIn(page, 'Ilse Marrable');
+  const { tomorrow } = await (await page.request.get('/api/board')).json();
+  const trip = tomorrow.find((t: { boat: { name: string } }) => t.boat.name === 'Second Kettle');
+  // Nothing else is opened: what the day needs is taken along by itself.
+  const kept = () =>
+    page.evaluate(
+      () =>
+        new Promise<string[]>((resolve, reject) => {
+          const open = indexedDB.open('bluffwind-deck');
+          open.onerror = () => reject(open.error);
+          open.onsuccess = () => {
+            const all = open.result.transaction('answers').objectStore('answers').getAll();
+            all.onsuccess = () => {
+              open.result.close();
+              resolve(all.result.map((a: { key: string[] }) => a.key.slice(0, 2).join(' ')));
+            };
+          };
+        }),
+    );
+  await expect.poll(kept, { timeout: 120_000 }).toContain(`brief ${trip.startsAt.slice(0, 10)}`);
+  await expect.poll(kept).toContain(`desk ${trip.id}`);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await page.waitForTimeout(1500);
+  await context.setOffline(true);
+  await page.reload();
+  await expect(page.getByRole('link', { name: /Second Kettle/ }).first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('[data-away]')).toBeVisible();
+  const bar = page.getByRole('navigation', { name: 'Screens' });
+  await bar.getByRole('link', { name: 'Water' }).tap();
+  await expect(page.getByRole('heading', { level: 1, name: /Hollin Sound/ })).toBeVisible();
+  await bar.getByRole('link', { name: 'Chart' }).tap();
+  await expect(page.getByText(/\d+ spots/)).toBeVisible();
+  await page.goto(`/trips/${trip.id}`);
+  await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Lay the day' }).tap();
+  await expect(page.locator('[data-day]')).toBeVisible({ timeout: 30_000 });
+  // Left without being saved, and there again.
+  const worth = await page.locator('[data-expected]').innerText();
+  await page.reload();
+  await expect(page.locator('[data-expected]')).toHaveText(worth, { timeout: 60_000 });
+  await page.goto(`/brief/${trip.startsAt.slice(0, 10)}`);
+  await expect(page.getByRole('heading', { name: /Brief for/ })).toBeVisible();
+  await page.goto(`/deck/${trip.id}`);
+  await expect(page.getByRole('button', { name: 'Begin the trip' })).toBeVisible();
+  await page.goto('/log');
+  await expect(page.getByRole('alert')).toContainText('No connection to the server');
+  await context.setOffline(false);
+  await page.goto('/');
+  await expect(page.locator('[data-away]')).toHaveCount(0);
+});
+
+test('an entry made without a network leaves the phone when there is one, with no page of ours open', async ({ page, context }) => {
+  await signIn(page, 'Oskar Thrane');
+  const { tomorrow } = await (await page.request.get('/api/board')).json();
+  const trip = tomorrow.find((t: { boat: { name: string } }) => t.boat.name === 'Marrow');
+  await page.goto(`/deck/${trip.id}`);
+  await expect(page.getByRole('button', { name: 'Begin the trip' })).toBeVisible({ timeout: 60_000 });
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  const states = (on: Page) =>
+    on.evaluate(
+      () =>
+        new Promise<string[]>((resolve, reject) => {
+          const open = indexedDB.open('bluffwind-deck');
+          open.onerror = () => reject(open.error);
+          open.onsuccess = () => {
+            const all = open.result.transaction('entries').objectStore('entries').getAll();
+            all.onsuccess = () => {
+              open.result.close();
+              resolve(all.result.map((e: { state: string }) => e.state));
+            };
+          };
+        }),
+    );
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Begin the trip' }).tap();
+  await expect.poll(() => states(page)).toEqual(['on this phone']);
+  // A picture of the same address: nothing of the application runs in it.
+  await page.goto('about:blank');
+  await context.setOffline(false);
+  await page.goto('/icon.svg');
+  expect(await states(page)).toEqual(['on this phone']);
+  // What the browser does by itself when it has a network again, in its own time.
+  const cdp = await context.newCDPSession(page);
+  const registered = new Promise<string>((resolve) =>
+    cdp.on('ServiceWorker.workerRegistrationUpdated', ({ registrations }) => {
+      const [one] = registrations;
+      if (one) resolve(one.registrationId);
+    }),
+  );
+  await cdp.send('ServiceWorker.enable');
+  const origin = new URL(page.url()).origin;
+  await cdp.send('ServiceWorker.dispatchSyncEvent', { origin, registrationId: await registered, tag: 'send-entries', lastChance: false });
+  await expect.poll(() => states(page), { timeout: 20_000 }).not.toEqual(['on this phone']);
 });

@@ -55,7 +55,7 @@ export function createApp(deps: Deps) {
     if (problem.retryAfterS !== null) c.header('Retry-After', String(problem.retryAfterS));
     return c.body(JSON.stringify(problem.body()), problem.status, { 'Content-Type': 'application/problem+json' });
   });
-  app.use('/api/*', compress({ threshold: 2048 }));
+  app.use('*', compress({ threshold: 2048 }));
   app.use('/api/*', async (c, next) => {
     c.header('Cache-Control', 'no-store');
     const sends = c.req.method !== 'GET' && c.req.method !== 'HEAD';

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import { matchPath, Navigate, Outlet, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
-import { ApiProblem } from '../data/api';
+import { ApiProblem, isAway, watchAway } from '../data/api';
 import { meQuery } from '../data/queries';
 import { CursorProvider } from '../data/time';
 import { useChanges } from '../data/useChanges';
 import { belongsTo } from '../offline/store';
+import { useTakeAlong } from '../offline/useTakeAlong';
 import { useWaiting } from '../offline/useWaiting';
 import { Waiting } from '../ui/parts';
 import { usePocket } from '../ui/usePocket';
@@ -39,6 +40,8 @@ function Frame() {
   const here = useHere();
   const pocket = usePocket();
   const waiting = useWaiting();
+  const away = useSyncExternalStore(watchAway, isAway);
+  useTakeAlong(here, pocket);
   const [palette, setPalette] = useState(false);
   const [keys, setKeys] = useState(false);
   useChanges();
@@ -55,6 +58,15 @@ function Frame() {
         To the screen
       </a>
       {!pocket && <Rail here={here} waiting={waiting} onPalette={() => setPalette(true)} />}
+      {away && (
+        <p
+          role="status"
+          data-away
+          className="no-print bg-rust-pale px-3 py-1 text-[0.9rem] text-rust md:absolute md:right-0 md:bottom-0 md:z-40"
+        >
+          No answer from the server: you see what was last read here.
+        </p>
+      )}
       <main id="screen" tabIndex={-1} className="flex min-h-0 min-w-0 flex-1 flex-col outline-none">
         <Outlet />
       </main>

@@ -3,6 +3,7 @@ import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SignIn } from '../auth/SignIn';
+import { bringBack, keepOnPhone } from '../offline/answers';
 import { Waiting } from '../ui/parts';
 import { ApiProblem } from '../data/api';
 import { Failed } from './Failed';
@@ -18,6 +19,8 @@ const queries = new QueryClient({
       // A refusal stays a refusal; a lost connection is worth another try.
       retry: (count, error) => !(error instanceof ApiProblem) && count < 2,
       refetchOnWindowFocus: false,
+      // Asked without a network too: what is away is said, and what was read before is shown.
+      networkMode: 'always',
     },
   },
 });
@@ -45,6 +48,9 @@ const router = createBrowserRouter([
 
 const root = document.getElementById('root');
 if (!root) throw new Error('no #root in the page');
+keepOnPhone(queries);
+// A moment's wait for what was read before saves a blank page; a store that does not open must not cost the page.
+await Promise.race([bringBack(queries), new Promise((r) => setTimeout(r, 1500))]);
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

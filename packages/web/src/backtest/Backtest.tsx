@@ -4,6 +4,7 @@ import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { deskQuery, tripQuery } from '../data/queries';
+import { failedOf } from '../data/failedOf';
 import { dayName, fish, rate } from '../ui/format';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 import { usePlanWorker } from '../plan/usePlanWorker';
@@ -41,7 +42,7 @@ function BacktestOf({ id }: { id: string }) {
       current = false;
     };
   }, [worker, opened]);
-  const failed = trip.error ?? desk.error;
+  const failed = failedOf(trip, desk);
   if (failed) return <Fault error={failed} />;
   const d = desk.data;
   if (!trip.data || !d) return <Waiting what="Opening the log" />;

@@ -1,11 +1,12 @@
 import type { TripRisk } from '@bluffwind/contract/risk';
 import type { TripView } from '@bluffwind/contract/trips';
-import { HOUR, localDate, addDays, startOfLocalDay } from '@bluffwind/core/units/time';
+import { localDate, addDays } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { boardQuery, meQuery, outfitQuery, risksQuery, stateQuery } from '../data/queries';
 import { serverNow } from '../data/clock';
+import { boardSpan } from '../data/spans';
 import { useCursor } from '../data/time';
 import { quantityList } from '@bluffwind/core/risk/findingWords';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
@@ -26,14 +27,11 @@ export default function Board() {
   const water =
     outfit?.waters.find((w) => w.id === (board.data?.tomorrow[0]?.water.id ?? board.data?.today[0]?.water.id)) ?? outfit?.waters[0];
   const day = board.data && board.data.tomorrow.length > 0 ? tomorrow : today;
-  const [from, to] = useMemo(() => {
-    const start = startOfLocalDay(day, zone);
-    return [start + 4 * HOUR, start + 22 * HOUR];
-  }, [day, zone]);
+  const [from, to] = useMemo(() => boardSpan(day, zone), [day, zone]);
   const risks = [useQuery(risksQuery(today)).data, useQuery(risksQuery(tomorrow)).data].flatMap((r) => r ?? []);
   const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
   if (board.isPending) return <Waiting what="Opening the Board" />;
-  if (board.error) return <Fault error={board.error} retry={() => board.refetch()} />;
+  if (!board.data) return <Fault error={board.error} retry={() => board.refetch()} />;
   const { today: done, tomorrow: next, open } = board.data;
   return (
     <>

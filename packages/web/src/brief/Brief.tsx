@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { post } from '../data/api';
+import { failedOf } from '../data/failedOf';
 import { briefQuery, meQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
 import { clock, dateName, fish } from '../ui/format';
@@ -19,7 +20,7 @@ export default function Brief() {
     touches: [['brief', date]],
     told: (_, what) => (what === 'read' ? 'Marked as read by you.' : 'Published to the crew.'),
   });
-  if (brief.error) return <Fault error={brief.error} retry={() => brief.refetch()} />;
+  if (failedOf(brief)) return <Fault error={brief.error} retry={() => brief.refetch()} />;
   if (!brief.data) return <Waiting what="Comparing the day with its plan" />;
   const b = brief.data;
   const boat = b.boats[chosen] ?? b.boats[0];

@@ -14,13 +14,34 @@ export class Offline extends Error {
   }
 }
 
+/** Whether the server was away when it was last asked, and who is to be told when that changes. */
+let away = false;
+const watchers = new Set<() => void>();
+
+function setAway(now: boolean): void {
+  if (away === now) return;
+  away = now;
+  for (const w of watchers) w();
+}
+
+/** True while the server cannot be reached. */
+export const isAway = (): boolean => away;
+
+/** @returns How to stop watching. */
+export function watchAway(told: () => void): () => void {
+  watchers.add(told);
+  return () => watchers.delete(told);
+}
+
 async function send<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, { credentials: 'same-origin', ...init });
   } catch {
+    setAway(true);
     throw new Offline();
   }
+  setAway(false);
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const problem = body as ProblemBody | null;

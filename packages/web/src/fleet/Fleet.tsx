@@ -7,6 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { toast } from 'sonner';
 import { ApiProblem, post } from '../data/api';
+import { failedOf } from '../data/failedOf';
 import { serverNow } from '../data/clock';
 import { deskQuery, fleetTripsQuery, meQuery } from '../data/queries';
 import { newPlanOf } from '../plan/newPlanOf';
@@ -75,8 +76,8 @@ function FleetOf({ date }: { date: string }) {
     };
   }, [all, worker, fair]);
 
-  if (trips.error) return <Fault error={trips.error} retry={() => void trips.refetch()} />;
-  const failed = desks.find((q) => q.error)?.error;
+  if (failedOf(trips)) return <Fault error={trips.error} retry={() => void trips.refetch()} />;
+  const failed = failedOf(...desks);
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries({ queryKey: ['desk'] })} />;
   if (!me || !trips.data) return <Waiting what="Opening the day" />;
   const zone = me.outfit.zone;

@@ -10,6 +10,7 @@ import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
+import { failedOf } from '../data/failedOf';
 import { serverNow } from '../data/clock';
 import { meQuery, outfitQuery } from '../data/queries';
 import { isTyping, useCursor } from '../data/time';
@@ -165,7 +166,7 @@ export default function Grounds() {
     return () => window.removeEventListener('keydown', onKey);
   }, [drawing, moving, mayEdit, chosen, edit]);
 
-  const failed = g.chart.error ?? g.spots.error ?? g.state.error;
+  const failed = failedOf(g.chart, g.spots, g.state);
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
   if (!water || !dock || !g.chart.data || !bed || !g.spots.data || !at || !g.state.data || !middle)
     return <Waiting what="Opening the chart" />;

@@ -7,11 +7,12 @@ import type { FoundFeature } from '@bluffwind/core/ground/finder';
 import type { RunAreas, RunningBoat } from '@bluffwind/core/ground/navigate';
 import { bedOf } from '@bluffwind/core/ground/overlay';
 import { distanceM, type SeaBed } from '@bluffwind/core/ground/seaBed';
-import { HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { serverNow } from '../data/clock';
 import { chartQuery, soundingsQuery, spotsQuery, stateQuery } from '../data/queries';
+import { groundsSpan } from '../data/spans';
 import { bedOfChart } from '../chart/bedOfChart';
 import type { GroundWork } from '../workers/ground.worker';
 import { makeGroundWorker, useWorker, type WorkerHandle } from '../workers/useWorker';
@@ -21,10 +22,7 @@ export function useGrounds(waterId: string | undefined, zone: string) {
   const enabled = waterId !== undefined;
   const id = waterId ?? '';
   const today = localDate(serverNow(), zone);
-  const [from, to] = useMemo(() => {
-    const start = startOfLocalDay(today, zone);
-    return [start + 4 * HOUR, start + 46 * HOUR];
-  }, [today, zone]);
+  const [from, to] = useMemo(() => groundsSpan(today, zone), [today, zone]);
   const chart = useQuery({ ...chartQuery(id), enabled });
   const spots = useQuery({ ...spotsQuery(id), enabled });
   const soundings = useQuery({ ...soundingsQuery(id), enabled });

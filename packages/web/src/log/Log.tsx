@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { logQuery, meQuery, outfitQuery, spotsQuery } from '../data/queries';
+import { failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { FILTERS, type FilterName, LogFilters } from './LogFilters';
@@ -42,7 +43,7 @@ export default function Log() {
         </Button>
       </Header>
       <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={choose} />
-      {log.error ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
+      {failedOf(log) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
       {log.isPending && <Waiting what="Reading the log" />}
       {log.data && (
         <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Sets">

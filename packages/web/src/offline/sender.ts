@@ -7,6 +7,15 @@ const BATCH = 100;
 /** The server is not to be had now, or has too much to do: what waits stays and is sent later. */
 const LATER = [408, 429, 500, 502, 503, 504];
 
+/** Under this name the browser is asked to send when there is a network again. */
+export const SEND_TAG = 'send-entries';
+
+/** Asks the browser to send what waits, as soon as it has a network, even when this page is closed by then; some browsers cannot. */
+export async function askToSend(): Promise<void> {
+  const here = (await navigator.serviceWorker?.getRegistration()) as { sync?: { register(tag: string): Promise<void> } } | undefined;
+  await here?.sync?.register(SEND_TAG);
+}
+
 export type Sent = 'all' | 'no network' | 'later' | { readonly refused: ApiProblem; readonly tripId: string };
 
 type Listener = () => void;

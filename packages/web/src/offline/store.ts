@@ -13,8 +13,18 @@ export interface StoredEntry {
   readonly message: string;
 }
 
+/** What the server last said to a question. */
+export interface KeptAnswer {
+  readonly hash: string;
+  readonly key: readonly unknown[];
+  readonly data: unknown;
+  readonly atMs: number;
+}
+
 interface Deck extends DBSchema {
   packs: { key: string; value: { tripId: string; pack: DeckPack } };
+  /** Answers of the server as they were last read. */
+  answers: { key: string; value: KeptAnswer };
   /** Whose phone it is now. */
   person: { key: 'now'; value: string };
   entries: { key: string; value: StoredEntry; indexes: { byTrip: string } };
@@ -23,13 +33,14 @@ interface Deck extends DBSchema {
 let opened: Promise<IDBPDatabase<Deck>> | null = null;
 
 function database(): Promise<IDBPDatabase<Deck>> {
-  opened ??= openDB<Deck>('bluffwind-deck', 2, {
+  opened ??= openDB<Deck>('bluffwind-deck', 3, {
     upgrade(db, from) {
       if (from < 1) {
         db.createObjectStore('packs', { keyPath: 'tripId' });
         db.createObjectStore('entries', { keyPath: 'entryId' }).createIndex('byTrip', 'tripId');
       }
       if (from < 2) db.createObjectStore('person');
+      if (from < 3) db.createObjectStore('answers', { keyPath: 'hash' });
     },
     // A newer page wants to change the store: this one lets go of it.
     blocking: () => {
@@ -46,6 +57,18 @@ export async function keepPack(pack: DeckPack): Promise<void> {
 
 export async function keptPack(tripId: string): Promise<DeckPack | null> {
   return (await (await database()).get('packs', tripId))?.pack ?? null;
+}
+
+export async function keepAnswer(answer: KeptAnswer): Promise<void> {
+  await (await database()).put('answers', answer);
+}
+
+/** Answers read since an instant; older ones are taken off the phone. */
+export async function keptAnswers(sinceMs: number): Promise<KeptAnswer[]> {
+  const db = await database();
+  const all = await db.getAll('answers');
+  for (const a of all) if (a.atMs < sinceMs) void db.delete('answers', a.hash);
+  return all.filter((a) => a.atMs >= sinceMs);
 }
 
 /** Writes an entry; when this resolves it is on the phone for good. */
@@ -92,8 +115,9 @@ export async function belongsTo(personId: string): Promise<void> {
 export const UNSAVED = 'plan of ';
 
 async function clearSent(): Promise<void> {
-  const tx = (await database()).transaction(['packs', 'entries'], 'readwrite');
+  const tx = (await database()).transaction(['packs', 'entries', 'answers'], 'readwrite');
   await tx.objectStore('packs').clear();
+  await tx.objectStore('answers').clear();
   for (const e of await tx.objectStore('entries').getAll())
     if (e.state !== 'on this phone') await tx.objectStore('entries').delete(e.entryId);
   await tx.done;
@@ -102,8 +126,8 @@ async function clearSent(): Promise<void> {
 
 /** Takes everything off the phone. */
 export async function clearPhone(): Promise<void> {
-  const tx = (await database()).transaction(['packs', 'entries', 'person'], 'readwrite');
-  await Promise.all([tx.objectStore('packs').clear(), tx.objectStore('entries').clear(), tx.objectStore('person').clear()]);
+  const tx = (await database()).transaction(['packs', 'entries', 'person', 'answers'], 'readwrite');
+  await Promise.all((['packs', 'entries', 'person', 'answers'] as const).map((name) => tx.objectStore(name).clear()));
   await tx.done;
   dropUnsaved();
 }

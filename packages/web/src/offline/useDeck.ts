@@ -3,7 +3,7 @@ import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { useCallback, useEffect, useState } from 'react';
 import { ApiProblem, get, Offline } from '../data/api';
 import { learnClock } from '../data/clock';
-import { onEntries, sendWaiting, tellEntries } from './sender';
+import { askToSend, onEntries, sendWaiting, tellEntries } from './sender';
 import { keepEntry, keepPack, keptEntries, keptPack, type StoredEntry } from './store';
 
 const RETRY_MS = 5000;
@@ -73,6 +73,7 @@ export function useDeck(tripId: string): DeckStore {
       await keepEntry(tripId, entry);
       tellEntries();
       await refresh();
+      void askToSend().catch(() => undefined);
       void flush();
     },
     [tripId, refresh, flush],

@@ -3,12 +3,13 @@ import { plainSpot, conditionsOver } from '@bluffwind/core/conditions/spotCondit
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import type { DayRisk } from '@bluffwind/core/plan/legRisk';
 import { atRisk, type Quantity } from '@bluffwind/core/risk/judge';
-import { HOUR } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../data/queries';
+import { failedOf } from '../data/failedOf';
 import { serverNow } from '../data/clock';
+import { tripSpan } from '../data/spans';
 import { useCursor } from '../data/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Chart } from '../chart/Chart';
@@ -82,7 +83,7 @@ function PlanOf({ id }: { id: string }) {
   const mayEdit = me !== undefined && me.role !== 'mate' && trip.data?.status !== 'done' && d?.hiddenLegs === 0;
 
   // The ribbon shows the daylight round the trip.
-  const [from, to] = useMemo(() => (d ? [d.startsAt - 2.5 * HOUR, d.endsAt + 4 * HOUR] : [0, 0]), [d]);
+  const [from, to] = useMemo(() => (d ? tripSpan(d.startsAt, d.endsAt) : [0, 0]), [d]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: d !== undefined && waterId !== '' });
 
   const seen = notKnown.length === 0 || sawUnknown || mayPlanBySaved(d, notKnown);
@@ -126,7 +127,7 @@ function PlanOf({ id }: { id: string }) {
     [d, shown],
   );
 
-  const failed = trip.error ?? desk.error ?? chart.error;
+  const failed = failedOf(trip, desk, chart);
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
   if (!d || !trip.data || !chart.data || !bed || !waterInfo) return <Waiting what="Opening the trip" />;
   const t = trip.data;

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import { meQuery, presentationsQuery } from '../data/queries';
+import { failedOf } from '../data/failedOf';
 import { isTyping } from '../data/time';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
@@ -54,7 +55,7 @@ export default function Presentations() {
         `${f.id} ${f.name} ${f.handling} ${variants.map((v) => v.name).join(' ')}`.toLowerCase().includes(words),
       );
   }, [all.data, search]);
-  if (all.error) return <Fault error={all.error} retry={() => void all.refetch()} />;
+  if (failedOf(all)) return <Fault error={all.error} retry={() => void all.refetch()} />;
   if (!all.data) return <Waiting what="Opening the baits" />;
   return (
     <>

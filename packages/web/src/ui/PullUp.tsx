@@ -25,7 +25,7 @@ export function PullUp({ label, start = 1, children }: { label: string; start?: 
       setDrag(null);
       setStop(STOPS.reduce((best, s, i) => (Math.abs(s - share) < Math.abs((STOPS[best] ?? 0) - share) ? i : best), 0));
     },
-    { axis: 'y', filterTaps: true, pointer: { touch: true } },
+    { axis: 'y', filterTaps: true, pointer: { keys: false } },
   );
   const share = drag ?? STOPS[stop] ?? 0;
   return (

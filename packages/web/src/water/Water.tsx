@@ -1,11 +1,12 @@
 import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { boardQuery, chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../data/queries';
 import { serverNow } from '../data/clock';
+import { waterSpan } from '../data/spans';
 import { isTyping, useCursor } from '../data/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { type LaneSpec, Ribbon } from '../ribbon/Ribbon';
@@ -34,11 +35,7 @@ export default function Water() {
   const now = serverNow();
   const today = localDate(now, zone);
   const pocket = usePocket();
-  const [from, to] = useMemo(() => {
-    const start = startOfLocalDay(today, zone);
-    // In the pocket today and tomorrow, so that the hours can be read.
-    return pocket ? [start, start + 2 * DAY] : [start - 2 * DAY, start + 2.9 * DAY];
-  }, [today, zone, pocket]);
+  const [from, to] = useMemo(() => waterSpan(today, zone, pocket), [today, zone, pocket]);
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: water !== undefined, refetchInterval: 20_000 });
   const spots = useQuery({ ...spotsQuery(waterId), enabled: water !== undefined });
   const chart = useQuery({ ...chartQuery(waterId), enabled: water !== undefined });

@@ -1,0 +1,30 @@
+// The application's own files are on the phone, and entries that wait leave it when the network comes back, though no page is open.
+import { clientsClaim } from 'workbox-core';
+import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { SEND_TAG, sendWaiting } from './sender';
+
+/** What this file uses of a service worker; the types of the page know none. */
+interface Worker {
+  /** Put here by the build: every file of the application. */
+  readonly __WB_MANIFEST: { url: string; revision: string | null }[];
+  skipWaiting(): Promise<void>;
+  addEventListener(type: 'sync', told: (event: { tag: string; waitUntil(work: Promise<unknown>): void }) => void): void;
+}
+declare const self: Worker;
+
+void self.skipWaiting();
+clientsClaim();
+precacheAndRoute(self.__WB_MANIFEST);
+cleanupOutdatedCaches();
+registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/api\//] }));
+
+self.addEventListener('sync', (event) => {
+  if (event.tag !== SEND_TAG) return;
+  event.waitUntil(
+    sendWaiting().then((sent) => {
+      // The browser asks again later for what ends in an error.
+      if (sent === 'no network' || sent === 'later') throw new Error(sent);
+    }),
+  );
+});
