@@ -38,7 +38,6 @@ await main(async () => {
     const page = await context.newPage();
     page.on('pageerror', (e) => say(`page error: ${e.message}`));
     const shot = async (name) => {
-      await page.waitForLoadState('networkidle');
       await page.evaluate(() => document.fonts.ready);
       await page.waitForTimeout(900);
       await page.screenshot({ path: path.join(folder, `${name}.png`) });
@@ -46,7 +45,6 @@ await main(async () => {
     };
     await page.goto('/sign-in');
     await page.getByRole('button', { name: /Tobias Wend/ }).click();
-    await shot('sign-in');
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.getByRole('heading', { name: /Tonight and/ }).waitFor();
     const board = await (await page.request.get('/api/board')).json();
@@ -58,9 +56,6 @@ await main(async () => {
       if (trip === board.tomorrow[0]) {
         for (let i = 0; i < 11; i++) await page.keyboard.press('.');
         await shot('plan');
-        await page.locator('[data-call]').first().getByRole('button').first().click();
-        await page.getByText('Stops in the most alike water').waitFor();
-        await shot('call');
         await page.getByRole('tab', { name: /What if/ }).click();
         await page.locator('[data-changes-done=true]').waitFor({ timeout: 60_000 });
         await shot('what-if');
@@ -68,14 +63,6 @@ await main(async () => {
       await page.getByRole('button', { name: 'Save plan' }).click();
       await page.getByText(/Plan 1 saved/).waitFor();
     }
-    // The afternoon, after the wind's shift.
-    await page.goto(`/trips/${board.tomorrow[3].id}`);
-    await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
-    await page.keyboard.press('s');
-    await page.locator('[data-proof]').waitFor();
-    await page.getByRole('tab', { name: 'Yesterday' }).click();
-    await page.locator('[data-naive-less]').waitFor();
-    await shot('yesterday');
     await page.goto(`/trips/${board.tomorrow[0].id}/foretold`);
     await page.locator('[data-backtest=true]').waitFor({ timeout: 120_000 });
     await shot('foretold');
@@ -90,6 +77,7 @@ await main(async () => {
       ['board', '/'],
       ['brief', '/brief/2026-06-19'],
       ['log', '/log'],
+      ['crew', '/crew'],
     ]) {
       await open(to);
       await shot(name);
@@ -97,9 +85,6 @@ await main(async () => {
     await open('/water');
     await page.getByText('Since this time yesterday').waitFor();
     await shot('water');
-    await page.getByRole('tab', { name: 'Bars, limits' }).click();
-    await page.locator('[data-passage]').first().waitFor();
-    await shot('bars');
     await page.keyboard.press('i');
     await page.locator('input[type=file]').setInputFiles({
       name: 'logger.csv',
@@ -120,18 +105,21 @@ await main(async () => {
     await page.locator('[data-spot="Cold Kettle drain"]').click();
     await page.getByText('late ebb').waitFor();
     await shot('spot');
-    await page.getByRole('button', { name: 'All spots' }).click();
-    await page.getByRole('tab', { name: 'Found' }).click();
-    await page.locator('[data-found]').first().waitFor({ timeout: 30_000 });
-    await page.keyboard.press('ArrowDown');
-    await page.keyboard.press('ArrowDown');
-    await shot('found');
-    await page.getByRole('tab', { name: 'Piles, drawn' }).click();
-    await page.getByRole('button', { name: '5', exact: true }).click();
-    for (let i = 0; i < 2; i++) await page.keyboard.press('>');
-    await shot('pile');
-    await page.request.post('/api/demo/clock', { data: { now: '2026-06-19T08:40:00.000Z' } });
+    // The same evening on a phone.
     await page.setViewportSize({ width: 390, height: 844 });
+    for (const [name, to] of [
+      ['pocket-board', '/'],
+      ['pocket-water', '/water'],
+      ['pocket-grounds', '/grounds'],
+      ['pocket-plan', `/trips/${board.tomorrow[0].id}`],
+      ['pocket-brief', '/brief/2026-06-19'],
+    ]) {
+      await open(to);
+      if (name === 'pocket-plan') await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
+      await page.waitForTimeout(2500);
+      await shot(name);
+    }
+    await page.request.post('/api/demo/clock', { data: { now: '2026-06-19T08:40:00.000Z' } });
     await page.goto(`/deck/${board.tomorrow[0].id}`);
     await page.getByRole('button', { name: 'Begin the trip' }).click();
     await page.getByRole('button', { name: /Lines in at/ }).click();

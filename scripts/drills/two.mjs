@@ -10,6 +10,7 @@ export async function drill({ world, say }) {
   const trips = await tripsUnderWay(captain);
   const other = await world.oneMore();
   const faults = [];
+  const heard = await changesHeard(other.url, captain.cookie);
   try {
     const entries = stopOf(trips[0], 300, trips[0].startMs);
     let wrong = 0;
@@ -26,6 +27,10 @@ export async function drill({ world, say }) {
       [trips[0].id],
     );
     say(`300 fish sent to both servers at once: ${caught[0].n} stored, ${wrong} receipts wrong`);
+    await pause(3000);
+    say(`a screen at the second server heard of ${heard.count()} changes`);
+    if (heard.count() === 0) faults.push('a change was not heard at the other server');
+    heard.stop();
     if (caught[0].n !== 300 || wrong > 0) faults.push('a fish was lost, doubled or wrongly refused');
     await pause(45_000);
     const { rows: twice } = await client.query(
@@ -48,4 +53,17 @@ export async function drill({ world, say }) {
     await client.end();
   }
   return faults;
+}
+
+/** Counts what a screen at a server is told. */
+async function changesHeard(url, cookie) {
+  const stop = new AbortController();
+  const response = await fetch(`${url}/api/events`, { headers: { Cookie: cookie }, signal: stop.signal });
+  let count = 0;
+  const read = async () => {
+    const decoder = new TextDecoder();
+    for await (const part of response.body) count += (decoder.decode(part).match(/event: changed/g) ?? []).length;
+  };
+  read().catch(() => {});
+  return { count: () => count, stop: () => stop.abort() };
 }
