@@ -25,6 +25,7 @@ test('every desk screen opens by keys, without errors, and passes axe in every t
       ['t', 'Baits'],
       ['r', /Brief for/],
       ['l', 'Log'],
+      ['c', 'Crew'],
     ] as const) {
       await page.keyboard.press('g');
       await page.keyboard.press(key);
@@ -63,4 +64,28 @@ test('a reading typed in is stored and shown', async ({ page }) => {
   await page.getByLabel('Value, m').fill('1.9');
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.getByText('1.9 m seen')).toBeVisible();
+});
+
+test.describe('where a part of the application does not come', () => {
+  test.use({ serviceWorkers: 'block' });
+  test('Plan says that the spots could not be ranked, and ranks them when it is tried again', async ({ page }) => {
+    await signIn(page, 'Ilse Marrable');
+    await page.route(/plan\.worker/, (route) => route.abort());
+    await page
+      .getByRole('link', { name: /Second Kettle/ })
+      .first()
+      .click();
+    await expect(page.getByRole('alert')).toContainText('could not be ranked', { timeout: 60_000 });
+    await page.unroute(/plan\.worker/);
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
+  });
+  test('a screen whose code does not come says so in its place, and the others open', async ({ page }) => {
+    await signIn(page, 'Ilse Marrable');
+    await page.route(/assets\/Log-/, (route) => route.abort());
+    await page.getByRole('link', { name: 'Log', exact: true }).click();
+    await expect(page.getByRole('alert')).toContainText('could not be fetched');
+    await page.getByRole('link', { name: 'To the Board' }).click();
+    await expect(page.getByRole('heading', { name: /Tonight and/ })).toBeVisible();
+  });
 });

@@ -27,7 +27,7 @@ export default function Backtest() {
 function BacktestOf({ id }: { id: string }) {
   const trip = useQuery(tripQuery(id));
   const desk = useQuery(deskQuery(id));
-  const { worker, opened } = usePlanWorker(desk.data);
+  const { worker, opened, failed: unranked, again } = usePlanWorker(desk.data);
   const [so, setSo] = useState<SoFar | null>(null);
   useEffect(() => {
     if (!worker || !opened) return;
@@ -42,6 +42,7 @@ function BacktestOf({ id }: { id: string }) {
       current = false;
     };
   }, [worker, opened]);
+  if (unranked) return <Fault error={unranked} retry={again} />;
   const failed = failedOf(trip, desk);
   if (failed) return <Fault error={failed} />;
   const d = desk.data;

@@ -50,6 +50,10 @@ function countOf(risk: DayRisk): { over: number; near: number } {
   return { over: count('over'), near: count('near') };
 }
 
+function Ranking({ failed, again }: { failed: Error | null; again: () => void }) {
+  return failed ? <Fault error={failed} retry={again} /> : <Waiting what="Ranking the spots" />;
+}
+
 /** A trip's plan; another trip begins with nothing of this one. */
 export default function Plan() {
   const { id = '' } = useParams();
@@ -65,7 +69,7 @@ function PlanOf({ id }: { id: string }) {
   const { data: outfit } = useQuery(outfitQuery);
   const waterId = trip.data?.water.id ?? '';
   const chart = useQuery({ ...chartQuery(waterId), enabled: waterId !== '' });
-  const { worker, opened } = usePlanWorker(desk.data);
+  const { worker, opened, failed: unranked, again } = usePlanWorker(desk.data);
   // What takes its time has a worker of its own, so that a leg in hand never waits for it.
   const { worker: behind, opened: behindOpened } = usePlanWorker(opened ? desk.data : undefined);
   // By what he saw to be unknown: what is unknown besides is asked anew.
@@ -213,7 +217,7 @@ function PlanOf({ id }: { id: string }) {
                     whyNot={whyNot}
                   />
                 ) : (
-                  <Waiting what="Ranking the spots" />
+                  <Ranking failed={unranked} again={again} />
                 ),
               },
               {

@@ -74,7 +74,9 @@ export function usePlan(
       const from = { bans: [] as readonly string[], again: false, order: null, legs: [] as Working['legs'], ...shown, ...asked };
       setBusy(true);
       const pins = must === undefined ? pinsOf(from) : [...pinsOf(from), { spotId: must }];
-      const laid = await worker.lay({ pins, bans: from.bans, again: from.again, order: from.order ?? undefined });
+      const laid = await worker
+        .lay({ pins, bans: from.bans, again: from.again, order: from.order ?? undefined })
+        .catch((error: Error) => ({ refused: `The day could not be laid: ${error.message}` }));
       setBusy(false);
       if ('refused' in laid) {
         setRefused(laid.refused);
