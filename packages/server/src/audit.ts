@@ -1,6 +1,6 @@
 import type { EntityManager } from 'typeorm';
 import { AuditEntity } from './db/entities/outfit';
-import type { Who } from './http/context';
+import type { Who } from './http/who';
 
 /** Writes who did what to which thing; the application role can add to this record but not change it. */
 export async function audit(

@@ -1,4 +1,5 @@
 import { auth } from './auth/feature';
+import { board } from './board/feature';
 import { brief } from './brief/feature';
 import { crew } from './crew/feature';
 import { deck } from './deck/feature';
@@ -13,4 +14,18 @@ import { water } from './water/feature';
 import type { Feature } from './feature';
 
 /** Every part of the server. */
-export const FEATURES: readonly Feature[] = [auth, crew, trips, water, imports, grounds, plan, presentations, rules, deck, brief, log];
+export const FEATURES: readonly Feature[] = [
+  auth,
+  crew,
+  trips,
+  water,
+  imports,
+  grounds,
+  plan,
+  presentations,
+  rules,
+  deck,
+  brief,
+  board,
+  log,
+];

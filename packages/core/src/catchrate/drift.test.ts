@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/seeded';
 import { DAY } from '../units/time';
-import { type DriftRows, driftOf, filterDrift } from './drift';
+import { driftOf, filterDrift } from './drift';
+import type { DriftRows } from './driftRows';
 
 const rows = (list: readonly (readonly [day: number, spot: number, fish: number, expected: number])[], spots = 1): DriftRows => ({
   count: list.length,

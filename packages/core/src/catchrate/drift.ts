@@ -3,22 +3,12 @@
 // that comes and goes would have foretold the log better (schoolDrift.ts), that is taken instead.
 import { DAY } from '../units/time';
 import { filterSchools, type SchoolDrift, schoolLogVariance, schoolMultiplier } from './schoolDrift';
+import type { DriftRows } from './driftRows';
 
 /** Half-lives tried, days. */
 const HALF_LIVES_DAYS = [4, 8, 16, 32] as const;
 /** Rows below which a school that comes and goes is not looked for. */
 const LEAST_ROWS = 60;
-
-/** Rows in time order. */
-export interface DriftRows {
-  readonly count: number;
-  readonly spots: number;
-  readonly spot: Int32Array;
-  readonly at: Float64Array;
-  readonly fish: Float64Array;
-  /** Fish expected without drift. */
-  readonly expected: Float64Array;
-}
 
 export interface Drift {
   readonly halfLifeDays: number;

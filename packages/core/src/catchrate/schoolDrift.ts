@@ -2,7 +2,7 @@
 // anew (a hidden Markov model filtered forward; Rabiner 1989). How long it stays and how often each level holds are learned from
 // the log, by which would have foretold each stop best from the ones before.
 import { DAY } from '../units/time';
-import type { DriftRows } from './drift';
+import type { DriftRows } from './driftRows';
 
 const LEVELS = [0.5, 1, 2, 4] as const;
 const STAYS_DAYS = [5, 9, 16, 30] as const;

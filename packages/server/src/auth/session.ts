@@ -4,7 +4,7 @@ import { DAY } from '@bluffwind/core/units/time';
 import { type DataSource, type EntityManager, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
 import { KnownDeviceEntity, SessionEntity } from '../db/entities/outfit';
-import type { Holder } from '../http/context';
+import type { Holder } from '../http/who';
 
 /** A session ends so long after sign-in, however it is used. */
 export const SESSION_DAYS = 30;

@@ -1,6 +1,6 @@
 // A trip with all that its entries are held against, in one way to the database and back.
 import type { EntityManager } from 'typeorm';
-import type { Who } from '../http/context';
+import type { Who } from '../http/who';
 import type { DeckTrip } from './applyEntry';
 
 /** Rows that catches of a batch refer to. */

@@ -9,7 +9,7 @@ import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
-import { gridded } from '../imports/storeSoundings';
+import { gridded } from './gridded';
 import { requireNear, requireSimple } from './drawn';
 import { chartedGrid, effectiveBed, featuresOf, marksOf, surveysOf } from './chartData';
 

@@ -3,27 +3,13 @@ import type { Logger } from 'pino';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Clock, SettableClock } from '../clock';
 import type { Config } from '../config';
-import type { Role } from '../db/entities/outfit';
-import type { KeptAnswers } from './keptAnswers';
+import type { RouteTerms } from './terms';
 import type { Jobs } from '../jobs/boss';
 import type { Changes } from '../events/changes';
 import type { Metrics } from '../metrics';
 import type { Threads } from '../threads/pool';
 import { type FieldFault, Problem } from '../errors';
-
-/** Who asks. */
-export interface Who {
-  readonly personId: string;
-  readonly outfitId: string;
-  readonly role: Role;
-}
-
-/** Who asks, by which session. */
-export interface Holder extends Who {
-  readonly sessionId: string;
-  /** Counts what has changed of the outfit. */
-  readonly version: string;
-}
+import type { Holder, Who } from './who';
 
 /** What every feature is given. */
 export interface Deps {
@@ -49,6 +35,14 @@ export interface Deps {
   /** This is such a thread: who asks was found out before. */
   readonly inThread?: boolean;
   readonly log: Logger;
+}
+
+export interface KeptAnswers {
+  /**
+   * The kept answer, or the one that `make` gives, kept if it is a success. Asked for twice at once it is made once.
+   * @param terms - How long an answer holds by the server's clock, though nothing has changed, and for whom.
+   */
+  answer(c: Context<Env>, terms: Pick<RouteTerms, 'keptMs' | 'keptFor'>, make: () => Promise<Response>): Promise<Response>;
 }
 
 /** What a request carries on its way. */

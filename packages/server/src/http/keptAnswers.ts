@@ -3,8 +3,7 @@ import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
 import type { Context } from 'hono';
 import { LRUCache } from 'lru-cache';
-import type { Env } from './context';
-import type { RouteTerms } from './routes';
+import type { Env, KeptAnswers } from './context';
 
 const pack = promisify(gzip);
 export const unpack = promisify(gunzip);
@@ -15,14 +14,6 @@ interface Kept {
   readonly atMs: number;
   readonly tag: string;
   readonly packed: Buffer;
-}
-
-export interface KeptAnswers {
-  /**
-   * The kept answer, or the one that `make` gives, kept if it is a success. Asked for twice at once it is made once.
-   * @param terms - How long an answer holds by the server's clock, though nothing has changed, and for whom.
-   */
-  answer(c: Context<Env>, terms: Pick<RouteTerms, 'keptMs' | 'keptFor'>, make: () => Promise<Response>): Promise<Response>;
 }
 
 export function keptAnswers(): KeptAnswers {

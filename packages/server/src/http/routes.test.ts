@@ -5,7 +5,8 @@ import { problemOf } from '../errors';
 import type { Env } from './context';
 import { keptAnswers } from './keptAnswers';
 import { answers, jsonBody } from './responses';
-import { type RouteTerms, router } from './routes';
+import { router } from './routes';
+import type { RouteTerms } from './terms';
 import { turns } from './turns';
 
 const schema = z.object({ name: z.string(), guests: z.array(z.object({ id: z.string() })) });

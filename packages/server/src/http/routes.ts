@@ -7,6 +7,7 @@ import type { Context, MiddlewareHandler } from 'hono';
 import { Problem } from '../errors';
 import { type Env, invalid } from './context';
 import { matches } from './keptAnswers';
+import type { RouteTerms } from './terms';
 import { turns } from './turns';
 
 /** A route with a schema for its answer. */
@@ -20,21 +21,6 @@ type ContextOf<R extends Answered> = Parameters<RouteHandler<R, Env>>[0];
 
 /** Longest body of a route that says nothing else, bytes. */
 const MAX_BODY = 256 * 1024;
-
-export interface RouteTerms {
-  /** Longest body, bytes; 256 kB when absent. */
-  readonly maxBytes?: number;
-  /** True for what computes for longer than a blink: it is answered by another thread. */
-  readonly slow?: boolean;
-  /** How long the answer of a GET holds while nothing of the outfit changes, ms; not kept when absent. */
-  readonly keptMs?: number;
-  /** True for a POST that comes so often that its changes are told together. */
-  readonly often?: boolean;
-  /** True where the handler opens its transactions itself, since there is long work between them. */
-  readonly ownTransactions?: boolean;
-  /** Whose answer is kept: each person's own, or one for the whole outfit, where everybody is told the same. */
-  readonly keptFor?: 'person' | 'outfit';
-}
 
 /** Routes of a feature. */
 export interface Routes {

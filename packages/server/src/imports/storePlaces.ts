@@ -6,7 +6,8 @@ import { v7 } from 'uuid';
 import type { z } from 'zod';
 import { FeatureEntity, SpotEntity } from '../db/entities/grounds';
 import { Problem } from '../errors';
-import { found, type Who } from '../http/context';
+import { found } from '../http/context';
+import type { Who } from '../http/who';
 
 /** Default fade of a stay at a spot of which nothing is known, 1/h. */
 const FADE_PER_HOUR = 0.35;

@@ -2,7 +2,7 @@ import { isVariable, qualityFlags, VARIABLE_LIMITS } from '@bluffwind/core/weath
 import type { EntityManager } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { Problem } from '../errors';
-import type { Who } from '../http/context';
+import type { Who } from '../http/who';
 
 /** Readings of a file as columns of one length. */
 export interface ReadingColumns {

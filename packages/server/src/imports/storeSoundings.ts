@@ -1,11 +1,12 @@
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import { gridSoundings, toDatum } from '@bluffwind/core/ground/gridSoundings';
+import { toDatum } from '@bluffwind/core/ground/gridSoundings';
 import { distanceM } from '@bluffwind/core/ground/seaBed';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { SurveyEntity } from '../db/entities/grounds';
 import { Problem } from '../errors';
-import type { Who } from '../http/context';
+import type { Who } from '../http/who';
+import { gridded } from '../grounds/gridded';
 import { loadWaterState } from '../water/waterState';
 
 /** Soundings of a file as columns of one length, as sounded. */
@@ -62,17 +63,6 @@ function onTheWater(water: { readonly name: string; readonly lat: number; readon
   throw new Problem('invalid', `sounding ${far + 1} lies over ${FARTHEST_KM} km from ${water.name}`, [
     { field: `lat.${far}`, message: 'not on this water: check which column is the latitude and which the longitude, and their signs' },
   ]);
-}
-
-/** Grid of corrected soundings as it is stored. */
-export function gridded(s: { lat: readonly number[]; lon: readonly number[]; depthM: readonly number[] }, cellM?: number) {
-  try {
-    const bed = gridSoundings(s, cellM === undefined ? {} : { cellM });
-    return { ...bed, depthM: Array.from(bed.depthM, (d) => (Number.isNaN(d) ? null : Math.round(d * 100) / 100)) };
-  } catch (error) {
-    if (error instanceof RangeError) throw new Problem('invalid', error.message, [{ field: 'soundings', message: error.message }]);
-    throw error;
-  }
 }
 
 async function levelOver(

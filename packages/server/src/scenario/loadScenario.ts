@@ -17,7 +17,7 @@ import {
 } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { ChartLayerEntity, InstrumentEntity, StationEntity, WaterEntity } from '../db/entities/water';
-import { gridded } from '../imports/storeSoundings';
+import { gridded } from '../grounds/gridded';
 
 /** Loads a scenario in one transaction: all of it or nothing. */
 export async function loadScenario(owner: DataSource, scenario: Scenario, demoPassword: string | null): Promise<void> {

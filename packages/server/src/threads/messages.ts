@@ -1,5 +1,5 @@
 import type { Config } from '../config';
-import type { Holder } from '../http/context';
+import type { Holder } from '../http/who';
 
 /** What a thread is started with. */
 export interface ThreadStart {

@@ -1,7 +1,7 @@
 import { id } from '@bluffwind/contract/ids';
-import { board, newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
+import { newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
 import { closedBy, limitWords } from '@bluffwind/core/rules/verdict';
-import { addDays, DAY, localDate, localTime, MINUTE } from '@bluffwind/core/units/time';
+import { DAY, localDate, MINUTE } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
@@ -12,49 +12,13 @@ import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
-import { crossedTriggers } from '../plan/alerts';
 import { answers, jsonBody } from '../http/responses';
 import { crewRules } from '../rules/crewRules';
 import { tripsOn, zoneOf } from './tripsOn';
-import { tripViews } from './tripViews';
+import { newestRun, tripViews } from './tripViews';
 
 export function tripRoutes({ clock }: Deps) {
   const app = router();
-  app.answer(
-    createRoute({ method: 'get', path: '/board', responses: answers(board, 'Today, tomorrow and what is open') }),
-    async (c) => {
-      const entities = c.get('entities');
-      const who = c.get('who');
-      const zone = await zoneOf(entities, who.outfitId);
-      const now = clock.now();
-      const date = localDate(now, zone);
-      const run = await newestRun(entities, now);
-      const rows = [await tripsOn(entities, date, zone), await tripsOn(entities, addDays(date, 1), zone)] as const;
-      const today = await tripViews(entities, rows[0], who, run);
-      const tomorrow = await tripViews(entities, rows[1], who, run);
-      const open: { tripId: string | null; text: string }[] = [];
-      const mine = (t: { boat: { name: string }; startsAt: string }) => `${t.boat.name} ${localTime(Date.parse(t.startsAt), zone)}`;
-      for (const t of [...today, ...tomorrow].filter((x) => x.status === 'planned')) {
-        if (!t.plan) open.push({ tripId: t.id, text: `${mine(t)}: no plan yet` });
-        else if (t.plan.stale) open.push({ tripId: t.id, text: `${mine(t)}: a newer forecast is in since the plan was made` });
-        if (t.guests.length === 0) open.push({ tripId: t.id, text: `${mine(t)}: no guests named` });
-      }
-      for (const a of await crossedTriggers(entities, rows.flat(), zone, now, run)) {
-        const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);
-        if (trip) open.unshift({ tripId: a.tripId, text: `${mine(trip)}: ${a.text}` });
-      }
-      for (const t of today) {
-        if (t.status === 'under way' && Date.parse(t.endsAt) < now)
-          open.push({
-            tripId: t.id,
-            text: `${t.boat.name} is overdue: back at ${localTime(Date.parse(t.endsAt), zone)} by its float plan`,
-          });
-      }
-      return { today, tomorrow, open };
-    },
-    { keptMs: 30_000 },
-  );
-
   app.answer(
     createRoute({ method: 'get', path: '/trips', request: { query: tripsOf }, responses: answers(z.array(tripView), 'Trips of a day') }),
     async (c) => {
@@ -165,9 +129,4 @@ async function refuseClosed(
       { field: 'speciesIds', message: `${species?.name} is ${limitWords(rule)}` },
     ]);
   }
-}
-
-async function newestRun(entities: EntityManager, nowMs: number): Promise<string | null> {
-  const [row] = await entities.query('select max(run_at) as at from forecast where run_at <= $1', [new Date(nowMs)]);
-  return row?.at?.toISOString() ?? null;
 }

@@ -4,7 +4,7 @@ import { SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { PartyEntity, PlanEntity, TripMateEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
-import type { Who } from '../http/context';
+import type { Who } from '../http/who';
 import { partyOfTrip } from './riskOfTrip';
 
 /** Trips as the screens show them. Medical notes go to the trip's captain and the owner only. */
@@ -68,4 +68,10 @@ export async function tripViews(
         : null,
     };
   });
+}
+
+/** When the newest forecast that is out was made, or null. */
+export async function newestRun(entities: EntityManager, nowMs: number): Promise<string | null> {
+  const [row] = await entities.query('select max(run_at) as at from forecast where run_at <= $1', [new Date(nowMs)]);
+  return row?.at?.toISOString() ?? null;
 }

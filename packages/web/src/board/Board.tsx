@@ -66,7 +66,7 @@ export default function Board() {
       </div>
       {water && state.data && (
         <section aria-label={`${water.name}, ${dateName(day)}`}>
-          <p className="px-[18px] pb-1 text-[0.87rem] text-ink-2">
+          <p className="border-line px-[18px] py-1 text-[0.87rem] text-ink-2 max-md:border-t md:pt-0">
             {water.name}, {dateName(day)}. Cursor {clock(cursor.at, zone)}.
           </p>
           <Suspense fallback={<Waiting what="Drawing" />}>

@@ -2,7 +2,7 @@
 import type { SpotConditions, SpotGround } from '@bluffwind/core/conditions/spotConditions';
 import { scaleLinear } from 'd3-scale';
 import { bandOf, instants, LaneLabel, pathOf } from '../ribbon/lane';
-import type { LaneProps, OwnLane } from '../ribbon/Ribbon';
+import type { LaneProps, OwnLane } from '../ribbon/laneProps';
 
 type At = (spot: SpotGround, atMs: number) => SpotConditions;
 

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { post } from '../data/api';
-import { importsQuery } from '../app/imports';
+import { importsQuery } from './queries';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault } from '../ui/parts';
 

@@ -1,5 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
-import type { LaneProps } from '../ribbon/Ribbon';
+import type { LaneProps } from '../ribbon/laneProps';
 import { clock, fish } from '../ui/format';
 import type { ShownLeg } from './planState';
 

@@ -1,6 +1,6 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
-import type { LaneProps } from '../ribbon/Ribbon';
+import type { LaneProps } from '../ribbon/laneProps';
 import { fish } from '../ui/format';
 import { AgainstLast } from './AgainstLast';
 import { Legs } from './Legs';

@@ -8,7 +8,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import type { LaneProps } from '../ribbon/Ribbon';
+import type { LaneProps } from '../ribbon/laneProps';
 import { Aboard } from './Aboard';
 import { CallList } from './CallList';
 import { Changes } from './Changes';

@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import { clock } from '../ui/format';
 import { bandOf, instants, LaneLabel } from './lane';
-import type { LaneProps } from './Ribbon';
+import type { LaneProps } from './laneProps';
 
 /** Tidal current of one place: flood above the line, ebb below it, slack water with its time. */
 export function CurrentLane({

@@ -2,7 +2,7 @@ import { skyDay } from '@bluffwind/core/sky/skyDay';
 import { sunPosition } from '@bluffwind/core/sky/sunPosition';
 import { DAY } from '@bluffwind/core/units/time';
 import { useMemo } from 'react';
-import type { LaneProps } from './Ribbon';
+import type { LaneProps } from './laneProps';
 
 const STOPS = [
   [-12, '#3a525c'],

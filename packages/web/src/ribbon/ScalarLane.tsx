@@ -4,7 +4,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { changeOver, type Series, sampleSeries } from '@bluffwind/core/weather/series';
 import { scaleLinear } from 'd3-scale';
 import { bandOf, LaneLabel, pathOf } from './lane';
-import type { LaneProps } from './Ribbon';
+import type { LaneProps } from './laneProps';
 
 interface ScalarProps extends LaneProps {
   readonly label: string;

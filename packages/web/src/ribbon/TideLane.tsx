@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import { clock } from '../ui/format';
 import { instants, LaneLabel, pathOf } from './lane';
-import type { LaneProps } from './Ribbon';
+import type { LaneProps } from './laneProps';
 
 /** Height of the tide with its turns; the measured level dotted beside it. */
 export function TideLane({

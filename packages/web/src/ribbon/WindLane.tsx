@@ -5,7 +5,7 @@ import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import { wind as windWords } from '../ui/format';
 import { bandOf, instants, LaneLabel, pathOf } from './lane';
-import type { LaneProps } from './Ribbon';
+import type { LaneProps } from './laneProps';
 
 /** Wind speed with gusts as sand above it, arrows along the top, the boat's own limit across. */
 export function WindLane({

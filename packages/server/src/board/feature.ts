@@ -1,0 +1,4 @@
+import { feature } from '../feature';
+import { boardRoutes } from './routes';
+
+export const board = feature({ routes: [boardRoutes] });
