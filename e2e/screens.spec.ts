@@ -85,7 +85,7 @@ test.describe('where a part of the application does not come', () => {
     await page.route(/assets\/Log-/, (route) => route.abort());
     await page.getByRole('link', { name: 'Log', exact: true }).click();
     await expect(page.getByRole('alert')).toContainText('could not be fetched');
-    await page.getByRole('link', { name: 'To the Board' }).click();
+    await page.getByRole('link', { name: 'To the Board', exact: true }).click();
     await expect(page.getByRole('heading', { name: /Tonight and/ })).toBeVisible();
   });
 });
