@@ -13,7 +13,7 @@ import { pileShade } from '@bluffwind/core/ground/piles';
 import { DAY, HOUR, localTime, startOfLocalDay } from '@bluffwind/core/units/time';
 import { sampleSeries } from '@bluffwind/core/weather/series';
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, moveCursor, signIn } from './helpers';
+import { choose, expectAccessible, moveCursor, signIn } from './helpers';
 
 const ZONE = 'Etc/GMT+2';
 const FRIDAY = startOfLocalDay('2026-06-19', ZONE);
@@ -45,7 +45,7 @@ test('where it is sheltered at 14:00, which side of pile 3 is shaded at 16:30', 
 
   const two = FRIDAY + 14 * HOUR;
   await moveCursor(page, two);
-  await page.getByLabel('Order').selectOption({ label: 'most sheltered first' });
+  await choose(page, 'Order', 'most sheltered first');
   const expected = w.spots.filter((s) => shelterOf(w.at(s, two)) === 'sheltered').map((s) => s.name);
   expect(expected.length).toBeGreaterThan(1);
   const shown: string[] = [];
@@ -130,7 +130,7 @@ test('a spot is opened and shows its day and its history', async ({ page }) => {
   const panel = page.locator('[data-spot-panel]');
   for (const row of ['Depth', 'Tide', 'Wind', 'Wave', 'Water', 'Light', 'Shade', 'Run'])
     await expect(panel.locator(`[data-row="${row}"]`)).toBeVisible();
-  await expect(panel.getByText('late ebb')).toBeVisible();
+  await expect(panel.locator('tspan', { hasText: 'late ebb' })).toBeVisible();
   await page.getByRole('button', { name: 'All spots' }).click();
   await page.locator('[data-spot="Cold Kettle drain"]').click();
   await expect(panel.locator('[data-row="Way in"]')).toContainText(/\d\d:\d\d–\d\d:\d\d.* for Tern's Errand/);

@@ -1,6 +1,6 @@
 // All boats of a day: planned and kept together, with short bait shared out; a spot that one captain keeps; a dinner party's bag.
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, rows, signIn } from './helpers';
+import { choose, expectAccessible, rows, signIn } from './helpers';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -73,7 +73,7 @@ test('a spot that a captain keeps is on his charts and the owner’s, and on no 
   const seen = async (name: string) => {
     await signIn(page, name);
     await page.goto('/grounds');
-    await page.getByLabel('Water', { exact: true }).selectOption({ label: 'Lake Ansgar' });
+    await choose(page, 'Water', 'Lake Ansgar');
     await expect(page.getByRole('heading', { level: 1, name: 'Lake Ansgar' })).toBeVisible();
     await expect(page.getByText('Drowned wood').first()).toBeVisible();
     const there = await page.getByText(KEPT).count();
@@ -107,7 +107,7 @@ test('a dinner party is told what its bag lets it keep; what a fish is worth to 
   await page.getByLabel('Black seabream').fill('99');
   await page.getByLabel('Black seabream').blur();
   await expect(page.getByRole('alert')).toContainText('expected 0.05 to 10');
-  await page.getByLabel('Getting to a spot').selectOption('from the boat only');
+  await choose(page, 'Getting to a spot', 'from the boat only');
   await expect.poll(async () => (await (await page.request.get(`/api/trips/${dinner?.id}/desk`)).json()).footing).toBe(1);
   await expectAccessible(page);
 });

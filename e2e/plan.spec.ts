@@ -79,7 +79,7 @@ test('the second captain plans alone first', async ({ page }) => {
   contested = mine.at(-1) as Stay;
   // Another trip begins with nothing of this one.
   await page.keyboard.press('Control+k');
-  await page.getByPlaceholder('Screen, trip or command').fill('plan marrow');
+  await page.getByPlaceholder(/^Screen, trip/).fill('plan marrow');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: /Marrow/ })).toBeVisible({ timeout: 30_000 });
   await expect(page.getByText('No stops yet. S lays the day.')).toBeVisible();
@@ -145,7 +145,11 @@ test('a captain pins, bans, drags, undoes, compares and keeps', async ({ page })
 
   // Side by side with yesterday's best.
   await page.keyboard.press('c');
-  await page.getByLabel('Against').selectOption('naive');
+  await page.getByRole('combobox', { name: 'Against' }).click();
+  await page
+    .getByRole('option', { name: /yesterday/i })
+    .first()
+    .click();
   await expect(page.locator('[data-gained]')).toContainText(/[\d.]+ (more|fewer)/);
   await expectAccessible(page);
   await page.keyboard.press('Escape');
@@ -230,7 +234,7 @@ test('the party, the baits and the past foretold', async ({ page }) => {
   await page.locator('[data-family="F5"]').getByRole('button', { name: 'Edit family' }).click();
   await page.getByLabel('Depth from, m').fill('9');
   await page.getByRole('button', { name: 'Store' }).click();
-  await expect(page.getByRole('alert')).toContainText('depthMaxM: expected at least 9, got 3');
+  await expect(page.getByRole('alert').first()).toContainText('expected at least 9 m, got 3 m');
   await expectAccessible(page);
   await page.getByLabel('Depth from, m').fill('0.6');
   await page.getByRole('button', { name: 'Store' }).click();

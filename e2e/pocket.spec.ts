@@ -1,6 +1,6 @@
 // The same screens on a phone: nothing runs out of the page, every place is in reach of a thumb, and a day is planned there.
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, signIn } from './helpers';
+import { choose, expectAccessible, signIn } from './helpers';
 
 const PHONE = { width: 390, height: 844 };
 test.use({ viewport: PHONE, hasTouch: true });
@@ -97,7 +97,7 @@ test('a captain gets about by the bar and plans a trip by thumb', async ({ page 
   await page.getByRole('dialog').getByRole('link', { name: 'Log' }).tap();
   await expect(page.getByRole('heading', { level: 1, name: 'Log' })).toBeVisible();
   await page.getByRole('button', { name: 'Filter' }).tap();
-  await page.getByLabel(/^Water/).selectOption({ label: 'Hollin Sound' });
+  await choose(page, 'Water', 'Hollin Sound');
   await page.getByRole('button', { name: 'Show' }).tap();
   await page.getByRole('button', { name: /Hollin Sound: take this filter away/ }).tap();
   await expect(page).toHaveURL(/\/log$/);

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readGpx } from '@bluffwind/core/formats/gpx';
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, rows, signIn } from './helpers';
+import { choose, expectAccessible, rows, signIn } from './helpers';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'bluffwind-files-'));
 const file = (name: string, text: string) => {
@@ -48,6 +48,7 @@ test('readings come in from semicolons and decimal commas, a bad line is refused
   expect(stored[0]?.mean).toBeCloseTo(14.17, 1);
   await page.keyboard.press('i');
   await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
   await expect(page.getByText('logger.csv is undone')).toBeVisible();
   expect(
     (await rows<{ n: number }>(`select count(*)::int as n from reading where import_id is not null and withdrawn_at is null`))[0]?.n,
@@ -71,7 +72,7 @@ test('a 50 MB track is read off the screen’s thread, thinned, and stored as a 
   // The screen still answers meanwhile.
   await expect(page.getByText(/Reading season.gpx/)).toBeVisible();
   await expect(page.getByRole('cell', { name: 'Whole season' })).toBeVisible({ timeout: 90_000 });
-  await expect(page.getByLabel('What Whole season becomes')).toHaveValue('track');
+  await expect(page.getByLabel('What Whole season becomes')).toHaveText('a track');
   await page.getByRole('button', { name: 'Store 1 places' }).click();
   await expect(page.getByText('1 places of season.gpx are stored.')).toBeVisible();
   await page.getByRole('tab', { name: 'Piles, drawn' }).click();
@@ -99,8 +100,8 @@ test('an XML bomb and swapped positions are caught with a remedy, duplicates off
   await expect(page.getByRole('alert')).toContainText('look swapped');
   await page.getByRole('button', { name: 'Swap them' }).click();
   await expect(page.getByRole('row', { name: /Stub/ })).toContainText('Stub rocks, 0 m');
-  await expect(page.getByLabel('What Stub becomes')).toHaveValue('merge');
-  await expect(page.getByLabel('What Fresh ledge becomes')).toHaveValue('spot');
+  await expect(page.getByLabel('What Stub becomes')).toHaveText('part of Stub rocks');
+  await expect(page.getByLabel('What Fresh ledge becomes')).toHaveText('a new spot');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Store 2 places' }).click();
   await expect(page.locator('[data-spot="Fresh ledge"]')).toBeVisible();
@@ -119,7 +120,7 @@ test('soundings become contours in sight, can be stopped, and change the chart u
   await menu(page, /Import soundings/);
   await page.locator('input[type=file]').setInputFiles(file('drift.csv', lines.join('\n')));
   await expect(page.locator('[data-preview]')).toContainText('6000 soundings. The height of tide at their times is taken off.');
-  await expect(page.getByLabel('Depth in')).toHaveValue('ft');
+  await expect(page.getByLabel('Depth in')).toHaveText('feet');
   await page.getByRole('button', { name: 'Show contours' }).click();
   await expect(page.getByRole('img', { name: 'Contours of the soundings' })).toBeVisible();
   await expectAccessible(page);
@@ -129,6 +130,7 @@ test('soundings become contours in sight, can be stopped, and change the chart u
   await expect(page.getByText('drift.csv', { exact: true })).toBeVisible();
   await menu(page, /Import soundings/);
   await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
   await expect(page.getByText('drift.csv is undone')).toBeVisible();
 });
 
@@ -140,7 +142,7 @@ test('a spot is set on the chart with a key and a click, edited, and goes out in
   if (!box) throw new Error('no chart');
   await page.mouse.click(box.x + box.width * 0.35, box.y + box.height * 0.62);
   await page.getByLabel('Name').fill('New ledge');
-  await page.getByLabel('Structure').selectOption('edge');
+  await choose(page, 'Structure', 'edge');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'New ledge' })).toBeVisible();
@@ -165,7 +167,7 @@ test('a spot is set on the chart with a key and a click, edited, and goes out in
   expect(saved.places.map((p) => p.name)).toEqual(expect.arrayContaining(['New ledge', 'Tarn hole']));
 });
 
-test('what the sea bed shows is taken with one key and dismissed for good with another', async ({ page }) => {
+test('what the sea bed shows is taken with one key and dismissed with another, which can be undone', async ({ page }) => {
   await openGrounds(page);
   await page.getByRole('tab', { name: 'Found' }).click();
   const list = page.locator('[data-found]');
@@ -174,7 +176,12 @@ test('what the sea bed shows is taken with one key and dismissed for good with a
   const key = await list.first().getAttribute('data-found');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('x');
-  await expect(page.getByText('dismissed for good.')).toBeVisible();
+  await expect(page.getByText(/is dismissed\.$/)).toBeVisible();
+  await expect(page.locator(`[data-found="${key}"]`)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator(`[data-found="${key}"]`)).toHaveCount(1);
+  await page.locator(`[data-found="${key}"]`).getByRole('button').first().click();
+  await page.keyboard.press('x');
   await expect(page.locator(`[data-found="${key}"]`)).toHaveCount(0);
   await page.keyboard.press('a');
   await page.getByLabel('Name').fill('Found place');
@@ -205,5 +212,6 @@ test('a part of the water is written off with a reason, and its spots say so', a
   // It is taken back, so that other stories find the water as it was.
   await page.getByRole('tab', { name: 'Piles, drawn' }).click();
   await page.locator('li', { hasText: 'Mussel side' }).getByRole('button', { name: 'remove' }).click();
+  await page.getByRole('button', { name: 'Take it off' }).click();
   await expect(page.getByText('Mussel side is off the chart.')).toBeVisible();
 });

@@ -100,10 +100,12 @@ await main(async () => {
     await page.waitForTimeout(4000);
     for (let i = 0; i < 20; i++) await page.keyboard.press('>');
     await page.keyboard.press('.');
-    await page.getByLabel('Order').selectOption({ label: 'most sheltered first' });
+    await page.getByRole('combobox', { name: 'Order' }).click();
+    await page.getByRole('option', { name: 'most sheltered first' }).click();
     await shot('grounds');
     await page.locator('[data-spot="Cold Kettle drain"]').click();
-    await page.getByText('late ebb').waitFor();
+    await page.locator('[data-spot-panel]').waitFor();
+    await page.waitForTimeout(2500);
     await shot('spot');
     // The same evening on a phone.
     await page.setViewportSize({ width: 390, height: 844 });

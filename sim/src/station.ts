@@ -72,6 +72,9 @@ export function readingsOf(kind: Kind, fromMs: number, toMs: number): Reading[] 
     if (k.flow) values.flowM3s = round(Math.max(0.1, flowAt(at)), 2);
     const spike = noise1(hour * 1.31, 230 + k.seed) > 0.95;
     values.waterTempC = round(waterTempAt(k.water, at) + 0.05 * jitter(8) + (spike ? 9 : 0), 1);
+    // Near what water of its warmth can hold (468 over 31.6 and the degrees, from memory), less before dawn than in the afternoon.
+    if (k.flow)
+      values.oxygenMgl = round((468 / (31.6 + waterTempAt(k.water, at))) * (0.95 + 0.05 * Math.sin((hour / 24 - 0.4) * 2 * Math.PI)), 1);
     for (const [variable, value] of Object.entries(values)) out.push({ at: new Date(at).toISOString(), variable, value });
   }
   return out;

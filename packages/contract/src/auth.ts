@@ -1,7 +1,36 @@
 import { z } from 'zod';
+import { METRIC, UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
 import { id, instant } from './ids';
 
 export const signIn = z.object({ email: z.email().max(200), password: z.string().min(1).max(200) }).strict();
+
+const choice = <K extends keyof Units>(of: K) => z.enum(UNIT_CHOICES[of] as unknown as [Units[K], ...Units[K][]]);
+
+/** What a person sets for himself. */
+export const ownSettings = z
+  .object({
+    units: z
+      .object({
+        depth: choice('depth'),
+        speed: choice('speed'),
+        temp: choice('temp'),
+        length: choice('length'),
+        mass: choice('mass'),
+        distance: choice('distance'),
+        volume: choice('volume'),
+        pressure: choice('pressure'),
+        clock: choice('clock'),
+        dates: choice('dates'),
+      })
+      .strict(),
+    /** Single keys do something; some read the screen with keys of their own. */
+    keys: z.boolean(),
+  })
+  .strict();
+export type OwnSettings = z.infer<typeof ownSettings>;
+
+/** What holds until somebody sets it. */
+export const USUAL_SETTINGS: OwnSettings = { units: METRIC, keys: true };
 
 export const me = z.object({
   id,
@@ -10,6 +39,7 @@ export const me = z.object({
   outfit: z.object({ name: z.string(), zone: z.string() }),
   /** The server's time now. */
   now: instant,
+  settings: ownSettings,
   /** True in the demo, where the clock can be set. */
   demo: z.boolean(),
 });

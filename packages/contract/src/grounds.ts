@@ -155,6 +155,8 @@ export const exportQuery = z.object({
   /** Captains' spots are left out unless asked for, and asked for twice. */
   captains: z.enum(['no', 'yes']).default('no'),
   sure: z.enum(['no', 'yes']).default('no'),
+  /** With the parts, tracks, passages and places to keep out of that the crew has drawn. */
+  drawn: z.enum(['no', 'yes']).default('no'),
 });
 export const exported = z.object({ fileName: z.string(), mediaType: z.string(), text: z.string(), spots: z.int(), leftOut: z.int() });
 

@@ -1,6 +1,6 @@
 // Files brought in: parsed on the device, sent as rows, stored whole or not at all, undone whole.
 import { z } from 'zod';
-import { position } from './grounds';
+import { position, spotEdit } from './grounds';
 import { count, EARLIEST_MS, id, instant, LATEST_MS } from './ids';
 
 const file = { id, fileName: z.string().trim().min(1).max(200), refused: count };
@@ -41,6 +41,22 @@ const place = z
     /** A new spot, a track on the chart, or a note added to a spot that is the same. */
     as: z.enum(['spot', 'track', 'merge']),
     into: id.nullable(),
+    /** What a file of ours says of a spot; left out, the chart is asked. */
+    facts: spotEdit
+      .pick({
+        structure: true,
+        bottom: true,
+        depthMinM: true,
+        depthMaxM: true,
+        accessDepthM: true,
+        privacy: true,
+        hazards: true,
+        legality: true,
+        restDays: true,
+        pressure: true,
+      })
+      .extend({ footing: z.int().min(1).max(3), note: z.string().max(2000) })
+      .optional(),
   })
   .strict();
 

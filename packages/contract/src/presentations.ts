@@ -1,4 +1,5 @@
 // Families of presentations with their envelopes, and the variants that the crew fishes.
+import { said } from '@bluffwind/core/units/measure';
 import { z } from 'zod';
 import { id } from './ids';
 
@@ -36,14 +37,16 @@ const familyFields = envelope.extend({
 });
 
 const inOrder = (f: z.infer<typeof familyFields>, c: z.RefinementCtx): void => {
-  for (const [lo, hi, name] of [
-    [f.depthMinM, f.depthMaxM, 'depthMaxM'],
-    [f.tempMinC, f.tempMaxC, 'tempMaxC'],
-    [f.clarityMinM, f.clarityMaxM, 'clarityMaxM'],
-    [f.windMinMps, f.windMaxMps, 'windMaxMps'],
-    [f.currentMinMps, f.currentMaxMps, 'currentMaxMps'],
+  for (const [lo, hi, name, measure] of [
+    [f.depthMinM, f.depthMaxM, 'depthMaxM', 'depth'],
+    [f.tempMinC, f.tempMaxC, 'tempMaxC', 'temp'],
+    [f.clarityMinM, f.clarityMaxM, 'clarityMaxM', 'depth'],
+    [f.windMinMps, f.windMaxMps, 'windMaxMps', 'wind'],
+    [f.currentMinMps, f.currentMaxMps, 'currentMaxMps', 'current'],
   ] as const) {
-    if (lo !== null && hi !== null && hi < lo) c.addIssue({ code: 'custom', path: [name], message: `expected at least ${lo}, got ${hi}` });
+    const as = (v: number) => said(v, measure, Number.isInteger(v) ? 0 : 1);
+    if (lo !== null && hi !== null && hi < lo)
+      c.addIssue({ code: 'custom', path: [name], message: `expected at least ${as(lo)}, got ${as(hi)}` });
   }
 };
 

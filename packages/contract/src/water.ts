@@ -49,6 +49,8 @@ export const waterRecord = z.object({
   flowM3s: maybe,
   /** Reports of thunder, 0 or 1; of a forecast, the share of its members. */
   thunder: maybe,
+  /** Variables that no model reads, by name. */
+  others: z.record(z.string(), series).optional(),
   /** No tide and no stream to speak of. */
   still: z.boolean(),
   sources: z.record(z.string(), z.string()),
@@ -103,9 +105,8 @@ export const crewReading = z.object({
 export const waterState = z.object({
   record: waterRecord,
   windSpread: spread.nullable(),
-  waterTempSpread: spread.nullable(),
-  airTempSpread: spread.nullable(),
-  pressureSpread: spread.nullable(),
+  /** By variable, where the forecast has it. */
+  spreads: z.record(z.string(), spread),
   forecastRunAt: instant.nullable(),
   stations: z.array(stationView),
   instruments: z.array(instrumentView),
@@ -116,25 +117,8 @@ export type WaterStateView = z.infer<typeof waterState>;
 
 export const span = z.object({ from: instant, to: instant });
 
-/** Ranges for what the crew reads by hand. */
-const HAND = { waterTempC: [-2, 36], clarityM: [0.05, 40], waterLevelM: [-5, 12] } as const;
-const typed = <K extends keyof typeof HAND>(variable: K) =>
-  z
-    .object({
-      id,
-      variable: z.literal(variable),
-      at: instant,
-      value: z.number().min(HAND[variable][0]).max(HAND[variable][1]),
-      spotId: id.nullable().default(null),
-      note: z.string().trim().max(500).default(''),
-    })
-    .strict();
-
-/** A reading typed in by the crew; a note may stand alone. */
-export const newReading = z.discriminatedUnion('variable', [
-  typed('waterTempC'),
-  typed('clarityM'),
-  typed('waterLevelM'),
+/** A reading typed in by the crew, of a variable that can be read by eye or hand; a note may stand alone. */
+export const newReading = z.union([
   z
     .object({
       id,
@@ -143,6 +127,19 @@ export const newReading = z.discriminatedUnion('variable', [
       value: z.literal(0).default(0),
       spotId: id.nullable().default(null),
       note: z.string().trim().min(1).max(500),
+    })
+    .strict(),
+  z
+    .object({
+      id,
+      variable: z
+        .string()
+        .max(40)
+        .refine((v) => v !== 'note'),
+      at: instant,
+      value: z.number(),
+      spotId: id.nullable().default(null),
+      note: z.string().trim().max(500).default(''),
     })
     .strict(),
 ]);

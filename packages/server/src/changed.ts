@@ -56,3 +56,11 @@ export function changedTogether(deps: Telling, spanMs: number): (outfitId: strin
     await tellChange(deps, outfitId);
   };
 }
+
+/** The count of an outfit's changes as it stands. */
+export function changesSoFar(source: Deps['source'], outfitId: string): Promise<string> {
+  return inOutfit(source, outfitId, async (entities) => {
+    const [row] = await entities.query('select version from outfit_version');
+    return row?.version ?? '0';
+  });
+}

@@ -350,7 +350,7 @@ export const RATE_RULES: readonly RateRule[] = [
   {
     id: 'P3',
     name: 'change-over of baits',
-    text: 'cold water: small, quiet and slow; past 13 to 14 °C large, loud and fast',
+    text: 'cold water: small, quiet and slow; past {temp# 13} to {temp 14} large, loud and fast',
     bait: true,
     weight: 4,
     levels: [
@@ -410,7 +410,7 @@ export const RATE_RULES: readonly RateRule[] = [
   {
     id: 'P8',
     name: 'light heads on flats',
-    text: 'the lightest head that still finds bottom: 7 g or less on shallow flats',
+    text: 'the lightest head that still finds bottom: {lead 7} or less on shallow flats',
     bait: true,
     weight: 3,
     levels: [

@@ -41,6 +41,8 @@ export interface WaterState {
   readonly waterTempC: Series | null;
   readonly clarityM: Series | null;
   readonly flowM3s: Series | null;
+  /** Variables that no model reads, by name. */
+  readonly others?: Readonly<Record<string, Series>>;
   /** Whose readings speak, by variable: station names, or crew. */
   readonly sources: Readonly<Record<string, string>>;
 }

@@ -2,6 +2,8 @@ import { type CurrentStation, currentModel } from '../tide/currentModel';
 import { residualAt } from '../tide/residual';
 import { subordinateTide, type TideDifferences } from '../tide/subordinate';
 import { type HarmonicConstant, tideModel } from '../tide/tideModel';
+import type { Series } from '../weather/series';
+import type { VariableName } from '../weather/variables';
 import type { WaterState } from './spotConditions';
 
 /** Constants of a water's tide; with differences when it is a secondary port of the place the constants belong to. */
@@ -28,4 +30,10 @@ export function waterStateOf(record: WaterRecord): WaterState {
     levelAt: tide && off ? (atMs) => tide.heightAt(atMs) + off(atMs) : null,
     currents: record.currents.map((station) => ({ station, model: currentModel(station) })),
   };
+}
+
+/** The record of one variable, or null where there is none; the wind, which is kept by its parts, is not among them. */
+export function seriesOf(water: WaterState, variable: VariableName): Series | null {
+  if (variable === 'waterLevelM') return water.levelM;
+  return variable in water ? ((water as unknown as Record<string, Series | null>)[variable] ?? null) : (water.others?.[variable] ?? null);
 }

@@ -1,6 +1,7 @@
 // GeoJSON (RFC 7946) features with points, lines and polygons, read and written.
 import { openRing } from './kml';
 import { type FilePlace, type PlacesRead, positionFault } from './places';
+import { FACTS_KEY, factsFrom, factsJson } from './spotFacts';
 import { quote, type Refused, requireSize, UnreadableFile } from './refused';
 
 type Json = Record<string, unknown>;
@@ -40,6 +41,8 @@ export function readGeoJson(text: string): PlacesRead {
       refuse('its geometry is not known', 'Points, lines, polygons and their collections are read (RFC 7946).');
       continue;
     }
+    const own = properties[FACTS_KEY];
+    const facts = isObject(own) ? factsFrom(own, Array.isArray(own.hazards) ? own.hazards.filter(isObject) : []) : null;
     for (const s of shapes) {
       const points: [number, number][] = [];
       for (const c of s.points) {
@@ -56,6 +59,7 @@ export function readGeoJson(text: string): PlacesRead {
           shape: s.shape,
           points: open,
           line,
+          ...(facts ? { facts } : {}),
         });
     }
   }
@@ -116,7 +120,11 @@ export function writeGeoJson(places: readonly Omit<FilePlace, 'line'>[]): string
       coordinates: [[...counterClockwise(points as [number, number][]), counterClockwise(points as [number, number][])[0]]],
     };
   };
-  const features = places.map((p) => ({ type: 'Feature', properties: { name: p.name, note: p.note }, geometry: geometry(p) }));
+  const features = places.map((p) => ({
+    type: 'Feature',
+    properties: { name: p.name, note: p.note, ...(p.facts ? { [FACTS_KEY]: factsJson(p.facts) } : {}) },
+    geometry: geometry(p),
+  }));
   return `${JSON.stringify({ type: 'FeatureCollection', features }, null, 1)}\n`;
 }
 

@@ -1,15 +1,20 @@
 // GPX 1.1 (and 1.0) waypoints, routes and tracks, read and written. Checked with gpsbabel as a foreign reader and writer.
+import { openRing } from './kml';
 import { type FilePlace, type PlacesRead, positionFault } from './places';
 import { quote, type Refused } from './refused';
+import { factsFrom, factsXml } from './spotFacts';
 import { escapeXml, walkXml } from './xml';
 
 interface Open {
-  shape: 'point' | 'line';
+  shape: FilePlace['shape'];
   name: string;
   note: string;
   points: [number, number][];
   times: (number | null)[];
   line: number;
+  /** Attributes of our own extension, and of its hazards. */
+  facts: Readonly<Record<string, string>> | null;
+  hazards: Readonly<Record<string, string>>[];
 }
 
 /** Reads a GPX file: waypoints as points, each route and track segment as a line. */
@@ -21,27 +26,36 @@ export function readGpx(text: string): PlacesRead {
   let point: { lat: number; lon: number; bad: boolean } | null = null;
   let waypoint: Open | null = null;
   const end = (o: Open, least: number) => {
-    if (o.points.length >= least)
+    // A closed route of ours was an area: GPX knows none.
+    const area = o.facts?.shape === 'area' && o.shape === 'line';
+    const points = area ? openRing(o.points) : o.points;
+    const facts = o.facts ? factsFrom(o.facts, o.hazards) : null;
+    if (points.length >= least)
       places.push({
         name: o.name,
         note: o.note,
-        shape: o.shape,
-        points: o.points,
+        shape: area ? 'area' : o.shape,
+        points,
         line: o.line,
         ...(o.times.some((t) => t !== null) ? { times: o.times } : {}),
+        ...(facts ? { facts } : {}),
       });
   };
   const isPoint = (n: string) => n === 'wpt' || n === 'rtept' || n === 'trkpt';
   walkXml(text, {
     open(name, a, line) {
       if (name === 'gpx') root = true;
-      if (name === 'rte' || name === 'trk') group = { shape: 'line', name: '', note: '', points: [], times: [], line };
+      if (name === 'rte' || name === 'trk')
+        group = { shape: 'line', name: '', note: '', points: [], times: [], line, facts: null, hazards: [] };
+      const owner = waypoint ?? group;
+      if (name === 'spot' && owner) owner.facts = a;
+      if (name === 'hazard' && owner?.facts) owner.hazards.push(a);
       if (!isPoint(name)) return;
       const [lat, lon] = [Number(a.lat ?? 'x'), Number(a.lon ?? 'x')];
       const fault = positionFault(lat, lon);
       if (fault) refused.push({ line, text: quote(`${name} lat="${a.lat ?? ''}" lon="${a.lon ?? ''}"`), ...fault });
       point = { lat, lon, bad: fault !== null };
-      if (name === 'wpt') waypoint = { shape: 'point', name: '', note: '', points: [], times: [], line };
+      if (name === 'wpt') waypoint = { shape: 'point', name: '', note: '', points: [], times: [], line, facts: null, hazards: [] };
       const target = name === 'wpt' ? waypoint : group;
       if (!fault && target) {
         target.points.push([lon, lat]);
@@ -82,8 +96,8 @@ export function readGpx(text: string): PlacesRead {
 /** Writes places as GPX 1.1; areas become closed routes. */
 export function writeGpx(places: readonly Omit<FilePlace, 'line'>[]): string {
   const at = ([lon, lat]: readonly [number, number]) => `lat="${lat.toFixed(7)}" lon="${lon.toFixed(7)}"`;
-  const names = (p: Pick<FilePlace, 'name' | 'note'>) =>
-    `<name>${escapeXml(p.name)}</name>${p.note ? `<desc>${escapeXml(p.note)}</desc>` : ''}`;
+  const names = (p: Pick<FilePlace, 'name' | 'note' | 'shape' | 'facts'>) =>
+    `<name>${escapeXml(p.name)}</name>${p.note ? `<desc>${escapeXml(p.note)}</desc>` : ''}${p.facts ? factsXml(p.facts, p.shape) : ''}`;
   const points = places.filter((p) => p.shape === 'point');
   const lines = places.filter((p) => p.shape !== 'point');
   const body = [

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { HAZARD_KINDS } from '../risk/hazard';
 import { readGeoJson, writeGeoJson } from './geojson';
 import { readGpx, writeGpx } from './gpx';
 import { readKml, writeKml } from './kml';
@@ -50,6 +51,67 @@ describe('what is written is read back', () => {
       ['Kettle lip', 'line', 3],
       ['Heron flat', 'line', 4],
     ]);
+  });
+  it('with all that is known of a spot, areas too, as GeoJSON and GPX', () => {
+    const text = (maxLength: number) =>
+      fc.string({ unit: fc.constantFrom('a', 'B', ' ', '<', '&', '"', "'", 'é', '\n', '7'), minLength: 1, maxLength }).map((t) => t.trim());
+    const some = (min: number, max: number) => fc.option(fc.integer({ min: min * 10, max: max * 10 }).map((v) => v / 10));
+    const hazard = fc.record({
+      kind: fc.constantFrom(...HAZARD_KINDS),
+      windSectorDeg: fc.option(fc.tuple(fc.integer({ min: 0, max: 360 }), fc.integer({ min: 0, max: 360 }))),
+      windMps: some(0, 60),
+      waveM: some(0, 20),
+      tideBelowM: some(-20, 20),
+      tideAboveM: some(-20, 20),
+      binds: fc.boolean(),
+      note: text(60).filter((t) => t !== ''),
+    });
+    const facts = fc.record({
+      structure: text(40).filter((t) => t !== ''),
+      bottom: text(40).filter((t) => t !== ''),
+      depthMinM: some(-10, 500),
+      depthMaxM: some(-10, 500),
+      accessDepthM: some(-10, 50),
+      privacy: fc.constantFrom('crew' as const, 'captain' as const),
+      footing: fc.integer({ min: 1, max: 3 }),
+      restDays: fc.integer({ min: 0, max: 60 }),
+      pressure: fc.integer({ min: 1, max: 3 }),
+      legality: text(200),
+      note: text(400),
+      hazards: fc.array(hazard, { maxLength: 8 }),
+    });
+    fc.assert(
+      fc.property(facts, fc.constantFrom(...PLACES), (f, place) => {
+        for (const [write, read] of [
+          [writeGeoJson, readGeoJson],
+          [writeGpx, readGpx],
+        ] as const) {
+          const back = read(write([{ ...place, facts: f }]));
+          expect(back.refused).toEqual([]);
+          expect(plain(back.places)).toEqual(plain([place]));
+          expect(back.places[0]?.facts).toEqual(f);
+        }
+      }),
+    );
+  });
+  it('without what cannot be, when somebody has tampered with it', () => {
+    const odd = {
+      structure: 'rock',
+      depthMinM: 'deep',
+      depthMaxM: 9e9,
+      pressure: 7,
+      privacy: 'all',
+      hazards: [{ note: '' }, { note: 'x', kind: 'dragons' }],
+    };
+    const json = JSON.stringify({ type: 'Feature', properties: { bluffwind: odd }, geometry: { type: 'Point', coordinates: [1, 2] } });
+    expect(readGeoJson(json).places[0]?.facts).toMatchObject({
+      bottom: 'unknown',
+      depthMinM: null,
+      depthMaxM: null,
+      pressure: 1,
+      privacy: 'crew',
+      hazards: [{ note: 'x', kind: 'other', windSectorDeg: null }],
+    });
   });
   it('for any name and position', () => {
     const place = fc.record({

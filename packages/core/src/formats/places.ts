@@ -1,3 +1,5 @@
+import type { SpotFacts } from './spotFacts';
+
 /** A place of a file: a point, line or area with a name. Positions are [lon, lat]. */
 export interface FilePlace {
   readonly name: string;
@@ -7,6 +9,8 @@ export interface FilePlace {
   /** Instants of a track's points where it has them, Unix ms. */
   readonly times?: readonly (number | null)[];
   readonly line: number;
+  /** What a file of ours says of it besides. */
+  readonly facts?: SpotFacts;
 }
 
 /** A file of places read. */

@@ -1,10 +1,10 @@
 // Readings from a table: which column is the time, which are variables and in which units. Flags what cannot be read by line.
-import { isVariable, VARIABLE_LIMITS } from '../weather/quality';
+import { ALL_VARIABLES, isVariable, variable as known } from '../weather/variables';
 import { clockReader, type DateOrder, parseDateTime } from './localTime';
 import { decimalOf, parseNumber } from './number';
 import { quote, type Refused } from './refused';
 import type { Table } from './table';
-import { INPUT_UNITS, inputUnit } from './unitsOf';
+import { inputUnit, unitsOf } from './unitsOf';
 
 /** One reading of a file. */
 export interface FileReading {
@@ -29,21 +29,6 @@ export interface ReadingsRead {
   readonly readings: readonly FileReading[];
   readonly refused: readonly Refused[];
 }
-
-const HINTS: readonly (readonly [RegExp, string])[] = [
-  [/gust/i, 'windGustMps'],
-  [/(wind.*(dir|from|bearing)|^(dir|wdir|wd)\b)/i, 'windFromDeg'],
-  [/(wind|^ws\b|wspd)/i, 'windMps'],
-  [/(dew|^td\b)/i, 'dewPointC'],
-  [/((water|sea).*temp|^wt\b|wtmp|water_temperature|sst)/i, 'waterTempC'],
-  [/(air.*temp|^at\b|atmp|^temp)/i, 'airTempC'],
-  [/(press|baro|^bp\b|hpa|mbar)/i, 'pressureHpa'],
-  [/(cloud|okta)/i, 'cloud'],
-  [/(level|stage|gauge|height|^wl\b)/i, 'waterLevelM'],
-  [/(secchi|clarity)/i, 'clarityM'],
-  [/(visib)/i, 'visibilityM'],
-  [/(flow|discharge|^q\b|cfs)/i, 'flowM3s'],
-];
 
 const UNIT_HINTS: readonly (readonly [RegExp, string])[] = [
   [/(knot|\bkn\b|\bkt\b|kts)/i, 'kn'],
@@ -77,9 +62,9 @@ export function guessMapping(table: Table, zone: string): ReadingMapping {
   const values: { column: number; variable: string; unit: string }[] = [];
   table.header.forEach((name, i) => {
     if (timeColumns.includes(i)) return;
-    const variable = HINTS.find(([pattern]) => pattern.test(name.trim()))?.[1];
+    const variable = ALL_VARIABLES.find(([, v]) => v.heading?.test(name.trim()))?.[0];
     if (!variable || values.some((v) => v.variable === variable)) return;
-    const units = INPUT_UNITS[variable] ?? [];
+    const units = unitsOf(variable);
     const hinted = UNIT_HINTS.find(([pattern, id]) => pattern.test(name) && units.some((u) => u.id === id))?.[1];
     values.push({ column: i, variable, unit: hinted ?? (units[0]?.id as string) });
   });
@@ -128,7 +113,7 @@ export function readReadings(table: Table, mapping: ReadingMapping): ReadingsRea
         ];
       else {
         const value = (units[i] as { toSi: (x: number) => number }).toSi(raw);
-        const limits = VARIABLE_LIMITS[v.variable] as { min: number; max: number };
+        const { limits } = known(v.variable);
         // Out of range altogether speaks for a wrong unit rather than a bad sensor; flags deal with the latter.
         if (Math.abs(value) > 10 * Math.max(Math.abs(limits.min), Math.abs(limits.max)))
           fault = [`${text} in ${table.header[v.column]} is far out of range`, 'Check the unit chosen for the column.'];

@@ -9,7 +9,7 @@ import { decimalOf, parseNumber } from './number';
 import { guessMapping, readReadings } from './readingsCsv';
 import { guessSoundingMapping, readSoundings } from './soundingsCsv';
 import { readTable } from './table';
-import { INPUT_UNITS, inputUnit } from './unitsOf';
+import { unitsOf, inputUnit } from './unitsOf';
 
 const SPECTRUM = path.dirname(createRequire(import.meta.url).resolve('csv-spectrum/package.json'));
 
@@ -84,7 +84,7 @@ describe('units', () => {
     expect(() => inputUnit('depthM', 'kn')).toThrow(/unknown kn; there are m, ft/);
   });
   it('have every variable begin with its own', () => {
-    for (const [variable, units] of Object.entries(INPUT_UNITS)) expect(units[0]?.toSi(3), variable).toBe(3);
+    for (const [variable, units] of Object.entries(unitsOf)) expect(units[0]?.toSi(3), variable).toBe(3);
   });
 });
 

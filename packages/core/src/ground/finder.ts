@@ -3,6 +3,7 @@
 import { DEG, compassPoint } from '../units/angle';
 import { bedShape, positionIndex } from './bedShape';
 import { type SeaBed, toPosition } from './seaBed';
+import { said } from '../units/measure';
 
 export type FeatureKind = 'edge' | 'point' | 'hump' | 'hole' | 'bench' | 'channel bend';
 
@@ -86,10 +87,10 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
     list.sort((a, b) => b.strength - a.strength);
     found.push(...list.slice(0, MOST / 6).map((f) => ({ ...f, strength: f.strength / top })));
   };
-  const m = (v: number) => (Math.abs(v) < 10 ? v.toFixed(1) : v.toFixed(0));
+  const m = (v: number) => said(v, 'depth', Math.abs(v) < 10 ? 1 : 0);
   const flatWords = (g: Group) => {
     const d = nearest(bed, g.at, flats);
-    return d === null ? '' : d < cellM ? ', on the flat' : `, ${Math.round(d / 10) * 10} m from the flat`;
+    return d === null ? '' : d < cellM ? ', on the flat' : `, ${said(Math.round(d / 10) * 10, 'near', 0)} from the flat`;
   };
   /** Steepest drop across a few cells: how far down in how many metres. */
   const dropAt = (k: number) => {
@@ -110,7 +111,7 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
     (g) => {
       const d = dropAt(g.at);
       if (d.downM < 0.8) return null;
-      return `drops ${m(d.downM)} m in ${Math.round(d.overM)} m towards ${compassPoint(shape.aspectDeg[g.at] as number)}${flatWords(g)}`;
+      return `drops ${m(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(shape.aspectDeg[g.at] as number)}${flatWords(g)}`;
     },
     (g) => dropAt(g.at).downM * Math.sqrt(g.cells),
   );
@@ -118,14 +119,14 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
     'hump',
     (k) => (broad[k] as number) >= high && (fine[k] as number) >= fineHigh * 0.3 && closedTop(bed, k),
     1,
-    (g) => `rises ${m(broad[g.at] as number)} m above the ground round it, top at ${m(g.min)} m${flatWords(g)}`,
+    (g) => `rises ${m(broad[g.at] as number)} above the ground round it, top at ${m(g.min)}${flatWords(g)}`,
     (g) => broad[g.at] as number,
   );
   groups(
     'hole',
     (k) => -(broad[k] as number) >= high && closedBottom(bed, k),
     1,
-    (g) => `${m(-(broad[g.at] as number))} m deeper than the ground round it, ${m(g.max)} m at the deepest${flatWords(g)}`,
+    (g) => `${m(-(broad[g.at] as number))} deeper than the ground round it, ${m(g.max)} at the deepest${flatWords(g)}`,
     (g) => -(broad[g.at] as number),
   );
   groups(
@@ -134,7 +135,7 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
     1,
     (g) => {
       const d = dropAt(g.at);
-      return `a nose of ${m(g.min)} m that falls to ${m(g.min + d.downM)} m within ${Math.round(d.overM)} m${flatWords(g)}`;
+      return `a nose of ${m(g.min)} that falls to ${m(g.min + d.downM)} within ${said(d.overM, 'near', 0)}${flatWords(g)}`;
     },
     (g) => (fine[g.at] as number) * (1 + (shape.slope[g.at] as number)),
   );
@@ -146,14 +147,14 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
       Math.abs(broad[k] as number) < high &&
       besideSteep(bed, shape.slope, k, steep),
     3,
-    (g) => `level at ${m(depthM[g.at] as number)} m beside a slope, ${Math.round(g.sizeM / 10) * 10} m long${flatWords(g)}`,
+    (g) => `level at ${m(depthM[g.at] as number)} beside a slope, ${said(Math.round(g.sizeM / 10) * 10, 'near', 0)} long${flatWords(g)}`,
     (g) => g.cells,
   );
   groups(
     'channel bend',
     (k) => -(broad[k] as number) >= high * 0.8 && !closedBottom(bed, k) && bends(bed, broad, k, high),
     2,
-    (g) => `the channel turns here at ${m(depthM[g.at] as number)} m${flatWords(g)}`,
+    (g) => `the channel turns here at ${m(depthM[g.at] as number)}${flatWords(g)}`,
     (g) => -(broad[g.at] as number) * Math.sqrt(g.cells),
   );
   return apart(found);

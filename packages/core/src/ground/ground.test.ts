@@ -13,6 +13,7 @@ import { measureSpot } from './measureSpot';
 import { pileShade, pilesOf } from './piles';
 import { thinLine } from './thinLine';
 import { bearingDeg, depthAt, distanceM, type SeaBed, toLocal, toPosition } from './seaBed';
+import { inMetric } from '../units/measure';
 
 const CORNER = { lat0: 47.6, lon0: -35.2 };
 function bed(depth: (x: number, y: number) => number, cellM = 20, n = 101): SeaBed {
@@ -216,7 +217,7 @@ describe('finder', () => {
   it('finds a drop of 3 m in 12 m beside a flat as an edge, with its figures', () => {
     const b = bed((x) => 2 + 3 / (1 + Math.exp(-(x - 500) / 8)), 10);
     const edge = kinds(b).find((f) => f.kind === 'edge');
-    expect(edge?.reason).toMatch(/drops [23]\.\d m in 30 m towards E/);
+    expect(inMetric(edge?.reason)).toMatch(/drops [23]\.\d m in 30 m towards E/);
     expect(edge?.toFlatM).toBeLessThan(80);
     expect(Math.abs(toLocal(b, edge?.lat ?? 0, edge?.lon ?? 0).xM - 500)).toBeLessThan(30);
   });

@@ -5,12 +5,13 @@ import { aboutFish, daySentences } from './daySentences';
 import { layDay } from './layDay';
 import { rankTrip } from './rankTrip';
 import { END, inputs, START } from './testTrip';
+import { inMetric } from '../units/measure';
 
 function told(more: Parameters<typeof inputs>[0] = {}) {
   const day = inputs(more);
   const ranking = rankTrip(day);
   const plan = layDay(day, ranking);
-  return { day, plan, sentences: daySentences(day, ranking, plan) };
+  return { day, plan, sentences: inMetric(daySentences(day, ranking, plan)) };
 }
 const still = (value: number) => ({ atMs: [START - 96 * HOUR, START + 24 * HOUR], value: [value, value], forecastFrom: 1 });
 

@@ -1,12 +1,13 @@
 // A plan in three sentences, made from its own numbers: where it starts, where its best hours are, and what ends or turns it.
 import { waterStateOf } from '../conditions/waterRecord';
 import { compassPoint, turnDeg } from '../units/angle';
-import { HOUR, localTime, MINUTE } from '../units/time';
+import { HOUR, MINUTE } from '../units/time';
 import { sampleWind } from '../weather/wind';
 import type { DayPlan, PlanLeg } from './layDay';
 import type { PlanInputs } from './planInputs';
 import { shutBy, shutReason } from './openSteps';
 import { type Ranking, STEP_MS } from './rankTrip';
+import { said, saidTime } from '../units/measure';
 
 const SHARES: readonly (readonly [number, string])[] = [
   [0.85, 'nearly all'],
@@ -42,7 +43,7 @@ export function daySentences(inputs: PlanInputs, ranking: Ranking, plan: Pick<Da
   const first = plan.legs[0];
   const last = plan.legs.at(-1);
   if (!first || !last) return [];
-  const clock = (ms: number) => localTime(ms, inputs.zone);
+  const clock = (ms: number) => saidTime(ms, inputs.zone);
   const name = (l: PlanLeg) => inputs.spots.find((s) => s.id === l.spotId)?.name ?? 'a kept spot';
   const bait = (l: PlanLeg) => inputs.presentations.find((p) => p.id === l.presentationId)?.name.split(',')[0] ?? 'what is aboard';
   const best = plan.legs.reduce((a, b) => (b.expected > a.expected ? b : a));
@@ -106,7 +107,7 @@ function windTurn(inputs: PlanInputs): { atMs: number; words: string } | null {
     if (half)
       return {
         atMs: t,
-        words: round ? `goes round to the ${COMPASS[compassPoint(b.fromDeg)]}` : `gets up to ${b.mps.toFixed(0)} m/s`,
+        words: round ? `goes round to the ${COMPASS[compassPoint(b.fromDeg)]}` : `gets up to ${said(b.mps, 'wind', 0)}`,
       };
   }
   return null;

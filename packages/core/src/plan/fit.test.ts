@@ -6,6 +6,7 @@ import { fitSentence } from './partyFit';
 import { rankTrip } from './rankTrip';
 import { inputs } from './testTrip';
 import { whyLeftOut } from './whyLeftOut';
+import { inMetric } from '../units/measure';
 
 describe('presentations that a trip cannot fish', () => {
   const trip = inputs({ skill: 2, rods: 2 });
@@ -77,7 +78,9 @@ describe('a bag', () => {
     const kept = Number(/To be kept: (\d+\.\d) of/.exec(sentence)?.[1]);
     expect(kept).toBeGreaterThan(0);
     expect(kept).toBeLessThanOrEqual(2);
-    expect(sentence).toMatch(/within the bag of 2 by the crew's copy of the rules, likely full by \d\d:\d\d; what comes then goes back\.$/);
+    expect(inMetric(sentence)).toMatch(
+      /within the bag of 2 by the crew's copy of the rules, likely full by \d\d:\d\d; what comes then goes back\.$/,
+    );
     expect(fitSentence({ ...trip, bag: null }, ranking, day, [])).not.toContain('bag');
     expect(fitSentence({ ...trip, bag: 400 }, ranking, day, [])).not.toContain('likely full');
   });

@@ -2,12 +2,13 @@ import { countRange } from '../catchrate/rangeOf';
 import type { ItineraryLeg, ItineraryProblem, PinnedStay } from '../itinerary/problem';
 import { scoreItinerary } from '../itinerary/scoreItinerary';
 import { solveItinerary } from '../itinerary/solveItinerary';
-import { localTime, MINUTE } from '../units/time';
+import { MINUTE } from '../units/time';
 import { fishedBefore } from './fishedBefore';
 import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { waysOfTrip } from './waysByTide';
 import { whyLeftOut } from './whyLeftOut';
+import { saidTime } from '../units/measure';
 
 /** A presentation fished for part of a leg. */
 export interface LegPart {
@@ -326,7 +327,7 @@ function withNames(inputs: PlanInputs, error: unknown): unknown {
   if (!(error instanceof RangeError)) return error;
   let text = error.message;
   for (const s of inputs.spots) text = text.replaceAll(s.id, s.name);
-  const clock = (step: string) => localTime(stepAt(inputs, Number(step)), inputs.zone);
+  const clock = (step: string) => saidTime(stepAt(inputs, Number(step)), inputs.zone);
   text = text
     .replace(/before (\d+)$/, (_, n: string) => `before ${clock(n)}`)
     .replace(/in step (-?\d+)/g, (_, n: string) => `at ${clock(n)}`)

@@ -4,6 +4,7 @@ import { layDay } from './layDay';
 import { allDayLines, riskOfLegs, stopLines, worstLines } from './legRisk';
 import { rankTrip } from './rankTrip';
 import { inputs } from './testTrip';
+import { inMetric } from '../units/measure';
 
 /** A way over two bars and an open place: the shallower bar is the one to be told of. */
 function trip() {
@@ -46,7 +47,7 @@ describe('the way to a stop', () => {
     expect(risk.legs).toHaveLength(plan.legs.length);
     for (const leg of risk.legs) expect(stopLines(leg, 'UTC').some((l) => /^Water/.test(l.text))).toBe(false);
     const all = risk.legs.flatMap((l) => l.here);
-    expect(allDayLines(all).map((l) => l.text)).toEqual([expect.stringMatching(/^Water 12 °C: cold shock/)]);
+    expect(inMetric(allDayLines(all).map((l) => l.text))).toEqual([expect.stringMatching(/^Water 12 °C: cold shock/)]);
   });
   it('is told for several places at once: each thing once a level, where it is worst and from the first hour to the last', () => {
     const span = (quantity: 'gust' | 'keel' | 'cold', level: 'near' | 'over', value: number, fromH: number, toH: number) => ({
@@ -62,7 +63,7 @@ describe('the way to a stop', () => {
         { where: 'at the lee', spans: [span('gust', 'near', 9.5, 8, 9), span('keel', 'near', 0.6, 8, 9), span('gust', 'over', 11, 9, 10)] },
       ],
       'UTC',
-    ).map((l) => `${l.level} ${l.text}`);
+    ).map((l) => inMetric(`${l.level} ${l.text}`));
     expect(lines[0]).toMatch(/^over Gusts 11\.0 m\/s at the lee.*09:00 to 10:00$/);
     expect(lines[1]).toMatch(/^near Gusts 9\.5 m\/s at the lee.*06:00 to 09:00$/);
     // Of water under the keel the least is the worst.

@@ -3,11 +3,11 @@ import { judgeSpot } from '../risk/atPlace';
 import { findingWords, quantityList } from '../risk/findingWords';
 import { type Finding, graver, type Judgement, type Level, QUANTITIES, type Quantity } from '../risk/judge';
 import { every, findingKey, type RiskSpan, riskSpans, worse } from '../risk/judgeSpans';
-import { localTime } from '../units/time';
 import type { PlanLeg } from './layDay';
 import type { PlanInputs, PlanSpot, WaysAt } from './planInputs';
 import { type Ranking, STEP_MS } from './rankTrip';
 import { waysOfTrip } from './waysByTide';
+import { saidTime } from '../units/measure';
 
 /** One stop with its way. */
 export interface LegRisk {
@@ -86,7 +86,7 @@ function joined(list: readonly Judgement[]): Judgement {
 /** "Gusts 11.0 m/s, over the limit of 10.0, 12:30 to 14:00". @param where - "on the way", or nothing. */
 export function spanWords(s: RiskSpan, zone: string, where = ''): string {
   const words = findingWords(s.worst, where).replace(/\.$/, '');
-  return `${words}, ${localTime(s.fromMs, zone)} to ${localTime(s.toMs, zone)}`;
+  return `${words}, ${saidTime(s.fromMs, zone)} to ${saidTime(s.toMs, zone)}`;
 }
 
 /** A stop's lines, the gravest first; what is not known stands in one line at the end. */

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { SpotConditions } from '../conditions/spotConditions';
 import { openSteps, shutBy, shutWords, whyShut } from './openSteps';
 import { inputs, START } from './testTrip';
+import { inMetric } from '../units/measure';
 
 const plain = inputs();
 const trip = { ...plain, boat: { ...plain.boat, windLimitMps: 13, waveLimitM: 0.8 } };
@@ -109,7 +110,7 @@ describe('the hours of a spot', () => {
     expect(whyShut(trip, 0, 30, 3, gale(0, 30))).toBe('wind over the limit');
     expect(whyShut(trip, 0, 30, 3, (t) => water(t < 20 ? { waveM: 2 } : { windMps: 20 }))).toBe('waves over the limit');
     const words = (from: number) => shutWords(trip, 0, [0, 30], (t) => START + t * 300_000, gale(from, 30));
-    expect(words(12)).toBe('wind over the limit from 09:00');
+    expect(inMetric(words(12))).toBe('wind over the limit from 09:00');
     expect(words(30)).toBe('');
   });
 });

@@ -5,8 +5,9 @@ import { findingWords } from '../risk/findingWords';
 import { type Finding, shuts } from '../risk/judge';
 import { dateWords } from '../rules/seasonWords';
 import { openRanges } from '../tide/barWindows';
-import { localDate, localTime } from '../units/time';
+import { localDate } from '../units/time';
 import { MIN_STAY_STEPS, type PlanInputs, type PlanSpot } from './planInputs';
+import { saidTime } from '../units/measure';
 
 /**
  * Step ranges in which a spot can be fished.
@@ -97,7 +98,7 @@ export function shutWords(
 ): string {
   for (let t = from; t < to; t++) {
     const why = shutBy(inputs, inputs.spots[s] as PlanSpot, conditions(t));
-    if (why) return `${shutReason(why)} from ${localTime(at(t), inputs.zone)}`;
+    if (why) return `${shutReason(why)} from ${saidTime(at(t), inputs.zone)}`;
   }
   return '';
 }

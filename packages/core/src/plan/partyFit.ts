@@ -1,9 +1,9 @@
 // Who is aboard and how the plan fits them, in a sentence.
 import { expectedWithin } from '../catchrate/expectedWithin';
-import { localTime } from '../units/time';
 import { type DayPlan, patienceOf } from './layDay';
 import type { PlanInputs } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
+import { saidTime } from '../units/measure';
 
 /** A guest as planning sees one. */
 export interface Guest {
@@ -108,6 +108,6 @@ function bagWords(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'leg
     sum += l.expected;
     return sum >= (inputs.bag ?? 0);
   });
-  const when = full ? `, likely full by ${localTime(full.departMs, inputs.zone)}; what comes then goes back` : '';
+  const when = full ? `, likely full by ${saidTime(full.departMs, inputs.zone)}; what comes then goes back` : '';
   return ` To be kept: ${kept.toFixed(1)} of the ${plan.expected.toFixed(1)} fish, within the bag of ${inputs.bag} by the crew's copy of the rules${when}.`;
 }

@@ -95,7 +95,7 @@ describe('laying a day', () => {
   it('names the spots when pins contradict each other, a ban, or the water', () => {
     const at = (spotId: string, from: number, to: number) => ({ spotId, startMs: START + from * MINUTE, departMs: START + to * MINUTE });
     expect(() => layDay(trip, ranking, { pins: [at('lee', 30, 60), at('exposed', 60, 90)] })).toThrow(
-      /Lee wall until \d\d:\d\d and Exposed stone from \d\d:\d\d contradict each other; the run takes \d+ min/,
+      /Lee wall until \{clock \d\d:\d\d\} and Exposed stone from \{clock \d\d:\d\d\} contradict each other; the run takes \d+ min/,
     );
     expect(() => layDay(trip, ranking, { pins: [at('lee', 30, 60)], bans: ['lee'] })).toThrow(/Lee wall is both pinned and banned/);
     expect(() => layDay(trip, ranking, { pins: [at('exposed', 240, 300)] })).toThrow(/Exposed stone cannot be fished/);

@@ -3,6 +3,7 @@ import type { Factor } from '../catchrate/fitCatchRate';
 import { GROUPS } from '../catchrate/groups';
 import { RATE_RULES } from '../catchrate/rateRules';
 import { liftWords, rateWords, reasonsOf } from './reasons';
+import { inMetric } from '../units/measure';
 
 const factor = (name: string, multiplier: number, level = 0) =>
   ({ name, multiplier, level, fish: 3, expected: 2, rule: null, unknown: null }) as Factor;
@@ -33,7 +34,7 @@ describe('reasons', () => {
     expect(text('tide stage', 0.7, 2)).toBe('run at its strongest, slow everywhere');
     expect(text('spot and tide stage', 0.7, 8 + 6)).toBe('run-out at its strongest, poor here');
     expect(text('spot and run', 1.3, 3)).toBe('run-out, good here');
-    expect(text('water temperature', 1.3)).toBe('water at 14.3 °C: they feed');
+    expect(inMetric(text('water temperature', 1.3))).toBe('water at 14.3 °C: they feed');
     expect(text('water temperature', 1.3, 0, {})).toBe('water: they feed');
     expect(text('spot and wind direction', 0.6)).toBe('wind from SW, poor here');
     expect(text('spot and wind direction', 0.6, 0, {})).toBe('this wind, poor here');

@@ -2,6 +2,7 @@ import { RATE_RULES } from '../catchrate/rateRules';
 import type { Factor } from '../catchrate/fitCatchRate';
 import type { RateConditions } from '../catchrate/world';
 import { compassPoint } from '../units/angle';
+import { said } from '../units/measure';
 
 /** A reason for (+) or against (-) a call, in a guide's words. */
 export interface Reason {
@@ -91,7 +92,7 @@ const PHRASES: Readonly<Record<string, Phrase>> = {
 };
 
 function phrase(f: Factor, c: RateConditions): string {
-  const temp = c.waterTempC === null || c.waterTempC === undefined ? '' : ` at ${c.waterTempC.toFixed(1)} °C`;
+  const temp = c.waterTempC === null || c.waterTempC === undefined ? '' : ` at ${said(c.waterTempC, 'temp', 1)}`;
   const wind = c.windFromDeg === null || c.windFromDeg === undefined ? 'this wind' : `wind from ${compassPoint(c.windFromDeg)}`;
   return PHRASES[f.name]?.(f.multiplier > 1, f, { temp, wind }) ?? ruleWords(f);
 }

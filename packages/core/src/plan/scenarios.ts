@@ -5,6 +5,7 @@ import { HOUR } from '../units/time';
 import { constituentSpeed } from '../tide/constituents';
 import { indexAt, type Series } from '../weather/series';
 import type { WindSeries } from '../weather/wind';
+import { said } from '../units/measure';
 
 /** Wind of each member of a forecast, as components at shared instants. */
 export interface MemberWinds {
@@ -115,7 +116,7 @@ export function scenariosOf(
       list.push({
         id: `wind ${by}`,
         kind: 'wind',
-        words: `the wind is ${STRONGER_MPS} m/s ${by > 0 ? 'stronger' : 'weaker'} than forecast`,
+        words: `the wind is ${said(STRONGER_MPS, 'wind', 0)} ${by > 0 ? 'stronger' : 'weaker'} than forecast`,
         water: { ...water, wind: stronger(wind, by) },
       });
     for (const h of [-SHIFT_H, SHIFT_H])

@@ -6,6 +6,7 @@ import { shuts } from '../risk/judge';
 import { shutWays } from './shutWays';
 import { whyNot } from './whyNot';
 import { inputs, START } from './testTrip';
+import { inMetric } from '../units/measure';
 
 const ROUGH_FROM = START + 3 * HOUR;
 
@@ -67,7 +68,7 @@ describe('sea on the runs', () => {
     const call = ranking.calls.find((c) => c.spotId === 'lee');
     const [from, to] = (ranking.ways.dock[1] as NonNullable<(typeof ranking.ways.dock)[1]>).ranges[0] as [number, number];
     expect(call?.wayShut).toEqual([{ fromMs: START + from * 300_000, toMs: START + to * 300_000, why: 'waves over the limit' }]);
-    expect(whyNot(trip, ranking, 'lee', [{ spotId: 'exposed' }])).toMatch(
+    expect(inMetric(whyNot(trip, ranking, 'lee', [{ spotId: 'exposed' }]))).toMatch(
       /^Lee wall: waves over the limit on the way there from \d\d:\d\d to 14:00; /,
     );
     expect(ranking.calls.find((c) => c.spotId === 'exposed')?.wayShut).toEqual([]);

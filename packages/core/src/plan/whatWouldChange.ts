@@ -3,13 +3,14 @@
 import { waterStateOf } from '../conditions/waterRecord';
 import { expectedFish } from '../itinerary/stayValues';
 import { compassPoint } from '../units/angle';
-import { HOUR, localTime } from '../units/time';
+import { HOUR } from '../units/time';
 import { sampleWind } from '../weather/wind';
 import { type DayPlan, itineraryProblem, layDay, type LayOptions, placeOf } from './layDay';
 import { type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, rankTrip } from './rankTrip';
 import type { Scenario } from './scenarios';
 import { MINUTE } from '../units/time';
+import { said, saidTime } from '../units/measure';
 
 /** What a scenario does to a plan. */
 export interface Outcome {
@@ -103,7 +104,7 @@ export function triggersOf(inputs: PlanInputs, plan: DayPlan, outcomes: readonly
     if (i < 0) {
       const k = b.legs.findIndex((l, j) => l.departMs !== plan.legs[j]?.departMs);
       const leg = b.legs[Math.max(0, k)];
-      return `stay at ${name(leg?.spotId)} until ${localTime(leg?.departMs ?? 0, inputs.zone)}`;
+      return `stay at ${name(leg?.spotId)} until ${saidTime(leg?.departMs ?? 0, inputs.zone)}`;
     }
     return i === 0 ? `go to ${name(b.legs[0]?.spotId)} first` : `go to ${name(b.legs[i]?.spotId)} after ${name(b.legs[i - 1]?.spotId)}`;
   };
@@ -161,8 +162,8 @@ function windThatTells(inputs: PlanInputs, all: readonly Outcome[], off: readonl
 function conditionWords(inputs: PlanInputs, c: WindCondition, best: Outcome): string {
   const w = sampleWind(waterStateOf({ ...best.scenario.water, tide: null, currents: [] }).wind, c.atMs);
   const from = w ? ` from the ${compassPoint(w.fromDeg)}` : '';
-  const at = localTime(c.atMs, inputs.zone);
+  const at = saidTime(c.atMs, inputs.zone);
   return c.aboveMps !== null
-    ? `the wind${from} is over ${c.aboveMps.toFixed(1)} m/s at ${at}`
-    : `the wind is under ${(c.belowMps as number).toFixed(1)} m/s at ${at}`;
+    ? `the wind${from} is over ${said(c.aboveMps, 'wind', 1)} at ${at}`
+    : `the wind is under ${said(c.belowMps as number, 'wind', 1)} at ${at}`;
 }

@@ -1,9 +1,9 @@
 import { fishedBefore } from './fishedBefore';
-import { localTime } from '../units/time';
 import { rateWords as rate2 } from './reasons';
 import type { PlanInputs } from './planInputs';
 import type { Call, Ranking } from './rankTrip';
 import type { Pin } from './layDay';
+import { saidTime } from '../units/measure';
 
 /** Answers "why not there?" for any spot of a trip, in a guide's words. */
 export function whyNot(inputs: PlanInputs, ranking: Ranking, spotId: string, legs: readonly Pick<Pin, 'spotId'>[]): string {
@@ -18,13 +18,13 @@ export function whyNot(inputs: PlanInputs, ranking: Ranking, spotId: string, leg
   const least = planned.at(-1);
   const parts: string[] = [];
   if (call.wayShut.length > 0) {
-    const clock = (ms: number) => localTime(ms, inputs.zone);
+    const clock = (ms: number) => saidTime(ms, inputs.zone);
     parts.push(call.wayShut.map((w) => `${w.why} on the way there from ${clock(w.fromMs)} to ${clock(w.toMs)}`).join(', '));
   }
   if (taken) {
     const after = fishedBefore([taken], inputs.spots.find((s) => s.id === spotId)?.fadePerHour ?? 0, taken.toMs);
     parts.push(
-      `${taken.boat} has it until ${localTime(taken.toMs, inputs.zone)} and leaves ×${after.toFixed(2)} of it, which comes back over some hours`,
+      `${taken.boat} has it until ${saidTime(taken.toMs, inputs.zone)} and leaves ×${after.toFixed(2)} of it, which comes back over some hours`,
     );
   }
   if (least && call.ratePerRodHour < least.ratePerRodHour) {

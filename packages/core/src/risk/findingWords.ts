@@ -1,6 +1,7 @@
 // The judgement in a guide's words, the same on every screen, in the brief and on deck.
 import { coldWaterBand } from '../exposure/feels';
 import type { Finding, Level, Quantity } from './judge';
+import { type Measure, said } from '../units/measure';
 
 /** How a level is said. */
 export const LEVEL_WORDS: Record<Level, string> = { over: 'over', near: 'near', unknown: 'not known', within: 'within' };
@@ -19,7 +20,7 @@ export const QUANTITY_WORDS: Record<Quantity, string> = {
   heat: 'heat',
 };
 
-const metres = (m: number) => (m < 1000 ? `${m.toFixed(0)} m` : `${(m / 1000).toFixed(1)} km`);
+const far = (m: number) => (m < 1000 ? said(m, 'near', 0) : said(m, 'way', 1));
 
 /** "Gusts 11.0 m/s, over the limit of 10.0". @param where - "on the way" or nothing, put after the figure. */
 export function findingWords(f: Finding, where = ''): string {
@@ -31,22 +32,22 @@ export function findingWords(f: Finding, where = ''): string {
   }
   const value = f.value ?? 0;
   const limit = f.limit ?? 0;
-  const against = (unit: string, digits: number) => {
+  const against = (measure: Measure, digits: number) => {
     // A digit more where the figures would read the same.
     const d = f.level === 'over' && value.toFixed(digits) === limit.toFixed(digits) ? digits + 1 : digits;
-    return `${value.toFixed(d)} ${unit}${at}, ${LEVEL_WORDS[f.level]} the limit of ${limit.toFixed(d)}`;
+    return `${said(value, measure, d)}${at}, ${LEVEL_WORDS[f.level]} the limit of ${said(limit, measure, d)}`;
   };
   switch (f.quantity) {
     case 'wind':
-      return `Wind ${against('m/s', 1)}`;
+      return `Wind ${against('wind', 1)}`;
     case 'gust':
-      return `Gusts ${against('m/s', 1)}`;
+      return `Gusts ${against('wind', 1)}`;
     case 'wave':
-      return `Waves ${against('m', 2)}`;
+      return `Waves ${against('height', 2)}`;
     case 'keel':
-      return `${value < 0 ? 'No water' : `${value.toFixed(1)} m`} under the keel${at}, ${f.level === 'over' ? 'under' : LEVEL_WORDS[f.level]} the ${limit.toFixed(1)} m wanted`;
+      return `${value < 0 ? 'No water' : said(value, 'height', 1)} under the keel${at}, ${f.level === 'over' ? 'under' : LEVEL_WORDS[f.level]} the ${said(limit, 'height', 1)} wanted`;
     case 'visibility':
-      return `Visibility ${metres(value)}${at}, ${f.level === 'over' ? 'under' : LEVEL_WORDS[f.level]} ${metres(limit)}`;
+      return `Visibility ${far(value)}${at}, ${f.level === 'over' ? 'under' : LEVEL_WORDS[f.level]} ${far(limit)}`;
     case 'thunder':
       return value > 0 ? `Thunder about${at}: rods down, leave` : `No thunder spoken of${at}`;
     case 'darkness':
@@ -54,13 +55,13 @@ export function findingWords(f: Finding, where = ''): string {
     case 'windAgainstCurrent':
       return f.level === 'within'
         ? `Wind does not stand against the current${at}`
-        : `Wind against ${value.toFixed(1)} m/s of current${at}: steep, short waves`;
+        : `Wind against ${said(value, 'current', 1)} of current${at}: steep, short waves`;
     case 'cold':
       return limit < 0
-        ? `Feels like ${value.toFixed(0)} °C on the run: layers`
-        : `Water ${value.toFixed(0)} °C: cold shock, exhausted in ${coldWaterBand(value)?.exhaustion ?? 'hours'}; life jackets worn`;
+        ? `Feels like ${said(value, 'temp', 0)} on the run: layers`
+        : `Water ${said(value, 'temp', 0)}: cold shock, exhausted in ${coldWaterBand(value)?.exhaustion ?? 'hours'}; life jackets worn`;
     case 'heat':
-      return `Feels like ${value.toFixed(0)} °C: water, shade, breaks`;
+      return `Feels like ${said(value, 'temp', 0)}: water, shade, breaks`;
   }
 }
 

@@ -5,6 +5,7 @@ import { type Hazard, hazardLevel, inSector } from './hazard';
 import { judge, type PartyAtRisk, QUANTITIES, type Quantity, type RiskConditions, shuts } from './judge';
 import { every, riskSpans } from './judgeSpans';
 import { partyAtRisk } from './partyOf';
+import { inMetric } from '../units/measure';
 
 const boat = { windLimitMps: 10, waveLimitM: 0.8, draughtM: 0.5 };
 const nobody: PartyAtRisk = { children: 0, firstTimers: 0, nonSwimmers: 0 };
@@ -174,10 +175,10 @@ describe('what is told', () => {
   it('says over, near and not known by those words, with figure and limit', () => {
     const words = (c: RiskConditions, q: Quantity, b: object = boat) => {
       const f = judge(b, nobody, { ...quiet, ...c }).findings.find((x) => x.quantity === q);
-      return f ? findingWords(f) : '';
+      return f ? inMetric(findingWords(f)) : '';
     };
-    expect(words({ windGustMps: 11 }, 'gust', { ...boat, gustLimitMps: 10 })).toBe('Gusts 11.0 m/s, over the limit of 10.0');
-    expect(words({ windMps: 9 }, 'wind')).toBe('Wind 9.0 m/s, near the limit of 10.0');
+    expect(words({ windGustMps: 11 }, 'gust', { ...boat, gustLimitMps: 10 })).toBe('Gusts 11.0 m/s, over the limit of 10.0 m/s');
+    expect(words({ windMps: 9 }, 'wind')).toBe('Wind 9.0 m/s, near the limit of 10.0 m/s');
     expect(words({ windMps: null }, 'wind')).toBe('Wind: not known');
     expect(words({}, 'wave', {})).toBe('Waves: no limit of the boat is known');
     expect(words({ depthM: 0.9 }, 'keel')).toBe('0.3 m under the keel, under the 0.5 m wanted');

@@ -1,6 +1,7 @@
 // Reads the crew's own copy of the rules. A verdict never permits: it says what the copy says. The stricter rule speaks, and
 // where the zone is not known every zone's rules do.
 import { dateWords } from './seasonWords';
+import { said, saidBare } from '../units/measure';
 
 /**
  * Which length a rule or a measurement means. Fork is never longer than total, standard never longer than fork; the width of a ray's
@@ -110,7 +111,7 @@ type LengthRule = Extract<Rule, { kind: 'length' | 'slot' }>;
 
 function lengthAgainst(rule: LengthRule, mm: number | null, kind: LengthKind): string[] {
   if (rule.kind === 'length' && rule.minMm !== null && rule.maxMm !== null && rule.minMm > rule.maxMm)
-    return [`the copy has its lengths crossed (at least ${rule.minMm}, at most ${rule.maxMm} mm): put the rule right`];
+    return [`the copy has its lengths crossed (at least ${length(rule.minMm)}, at most ${length(rule.maxMm)}): put the rule right`];
   if (mm === null) return [`not measured; ${limitWords(rule)}`];
   const wanted = rule.lengthKind;
   const same = kind === wanted;
@@ -118,17 +119,17 @@ function lengthAgainst(rule: LengthRule, mm: number | null, kind: LengthKind): s
   // The measured kind is never shorter, or never longer, than the one asked for; a disc tells neither.
   const noShorter = same || (measured !== null && asked !== null && measured > asked);
   const noLonger = same || (measured !== null && asked !== null && measured < asked);
-  const open = `${mm} mm ${kind} does not show ${limitWords(rule)}; measure ${wanted} length`;
+  const open = `${length(mm)} ${kind} does not show ${limitWords(rule)}; measure ${wanted} length`;
   if (rule.kind === 'slot') {
     if (mm < rule.fromMm && noShorter) return [];
     if (mm > rule.toMm && noLonger) return [];
-    return same ? [`${mm} mm ${kind} is in the protected slot, ${rule.fromMm} to ${rule.toMm} mm ${wanted}`] : [open];
+    return same ? [`${length(mm)} ${kind} is in the protected slot, ${bare(rule.fromMm)} to ${length(rule.toMm)} ${wanted}`] : [open];
   }
   const against: string[] = [];
   if (rule.minMm !== null && !(mm >= rule.minMm && noLonger))
-    against.push(mm < rule.minMm && noShorter ? `${mm} mm ${kind} is under ${rule.minMm} mm ${wanted}` : open);
+    against.push(mm < rule.minMm && noShorter ? `${length(mm)} ${kind} is under ${length(rule.minMm)} ${wanted}` : open);
   if (rule.maxMm !== null && !(mm <= rule.maxMm && noShorter))
-    against.push(mm > rule.maxMm && noLonger ? `${mm} mm ${kind} is over ${rule.maxMm} mm ${wanted}` : open);
+    against.push(mm > rule.maxMm && noLonger ? `${length(mm)} ${kind} is over ${length(rule.maxMm)} ${wanted}` : open);
   return [...new Set(against)];
 }
 
@@ -167,15 +168,14 @@ export function limitWords(rule: Rule): string {
     case 'closed':
       return `closed from ${dateWords(rule.from)} to ${dateWords(rule.to)}`;
     case 'slot':
-      return `protected from ${rule.fromMm} to ${rule.toMm} mm ${kindWords(rule.lengthKind)}`;
+      return `protected from ${bare(rule.fromMm)} to ${length(rule.toMm)} ${kindWords(rule.lengthKind)}`;
     case 'hook':
     case 'bait':
       return `${rule.kind === 'hook' ? 'hooks' : 'bait'}: ${rule.words}`;
     case 'length':
-      if (rule.minMm !== null && rule.maxMm !== null) return `${rule.minMm} to ${rule.maxMm} mm ${kindWords(rule.lengthKind)}`;
-      return rule.minMm !== null
-        ? `at least ${rule.minMm} mm ${kindWords(rule.lengthKind)}`
-        : `at most ${rule.maxMm} mm ${kindWords(rule.lengthKind)}`;
+      if (rule.minMm !== null && rule.maxMm !== null) return `${bare(rule.minMm)} to ${length(rule.maxMm)} ${kindWords(rule.lengthKind)}`;
+      if (rule.minMm !== null) return `at least ${length(rule.minMm)} ${kindWords(rule.lengthKind)}`;
+      return rule.maxMm === null ? '' : `at most ${length(rule.maxMm)} ${kindWords(rule.lengthKind)}`;
   }
 }
 
@@ -200,3 +200,6 @@ function daysBefore(date: string, days: number): string {
 function within(day: string, from: string, to: string): boolean {
   return from <= to ? day >= from && day <= to : day >= from || day <= to;
 }
+
+const length = (mm: number) => said(mm, 'rule', 0);
+const bare = (mm: number) => saidBare(mm, 'rule', 0);

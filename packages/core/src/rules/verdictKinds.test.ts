@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { keepable } from './keepable';
 import { dateWords } from './seasonWords';
 import { closedBy, type LengthKind, limitWords, type Rule, toRecheck, type VerdictQuestion, verdict } from './verdict';
+import { inMetric } from '../units/measure';
 
 /** A rule without its id, species and zone. */
 type Own<R> = R extends Rule ? Omit<R, 'id' | 'species' | 'zone' | 'checkedOn'> : never;
@@ -11,7 +12,9 @@ let next = 0;
 const rule = (body: Body, more: Partial<Pick<Rule, 'zone' | 'checkedOn' | 'species'>> = {}): Rule =>
   ({ id: `r${next++}`, species: 'bass', zone: null, ...body, ...more }) as Rule;
 const ask = (rules: Rule[], more: Partial<VerdictQuestion> = {}, mm: number | null = 450, lengthKind: LengthKind = 'total') =>
-  verdict({ rules, zone: 'sound', date: '2026-06-19', fish: { species: 'bass', lengthMm: mm, lengthKind }, keptToday: 0, ...more });
+  inMetric(
+    verdict({ rules, zone: 'sound', date: '2026-06-19', fish: { species: 'bass', lengthMm: mm, lengthKind }, keptToday: 0, ...more }),
+  );
 const least = (minMm: number, lengthKind: LengthKind = 'total'): Body => ({ kind: 'length', minMm, maxMm: null, lengthKind });
 const most = (maxMm: number, lengthKind: LengthKind = 'total'): Body => ({ kind: 'length', minMm: null, maxMm, lengthKind });
 
@@ -75,7 +78,7 @@ describe('a length', () => {
   it('that is crossed, or two that contradict each other, never let keep, and say what to put right', () => {
     const crossed = [rule({ kind: 'length', minMm: 600, maxMm: 400, lengthKind: 'total' })];
     for (const mm of [300, 500, 700]) expect(ask(crossed, {}, mm).decision).toBe('must release');
-    expect(ask(crossed).reasons[0]).toMatch(/lengths crossed \(at least 600, at most 400 mm\): put the rule right/);
+    expect(ask(crossed).reasons[0]).toMatch(/lengths crossed \(at least 600 mm, at most 400 mm\): put the rule right/);
     const two = [rule(least(600)), rule(most(500))];
     expect(ask(two, {}, 550).reasons.at(-1)).toMatch(/two rules on file contradict each other/);
     expect(ask([rule(least(500)), rule(most(500))], {}, 500).decision).toBe('may keep');
@@ -158,7 +161,7 @@ describe('an old copy', () => {
 
 describe('every kind in words', () => {
   it('is a sentence of its own', () => {
-    const words = (body: Body) => limitWords(rule(body));
+    const words = (body: Body) => inMetric(limitWords(rule(body)));
     expect(words({ kind: 'length', minMm: 420, maxMm: 600, lengthKind: 'total' })).toBe('420 to 600 mm total length');
     expect(words(most(600, 'disc'))).toBe('at most 600 mm across the disc');
     expect(words({ kind: 'bag', perAngler: 2, perBoat: 6 })).toBe('2 per angler and day, 6 per boat and day');

@@ -2,9 +2,7 @@
 // wind differs by place, so the limit is wide).
 import { HOUR } from '../units/time';
 import type { RawReading } from './quality';
-
-/** Mean difference over common hours from which two stations are said to disagree. */
-export const DISAGREE: Record<string, number> = { windMps: 2.5, airTempC: 2, pressureHpa: 2, waterTempC: 0.8, waterLevelM: 0.15 };
+import { variable as known } from './variables';
 
 /** One station's trusted readings of one variable, in time order. */
 export interface StationTrack {
@@ -26,7 +24,7 @@ const LOOK_BACK = 6 * HOUR;
 
 /** Pairs that disagree in the last six hours before an instant; at least two common hours are needed. */
 export function disagreements(variable: string, tracks: readonly StationTrack[], nowMs: number): Disagreement[] {
-  const limit = DISAGREE[variable];
+  const limit = known(variable).disagree;
   if (limit === undefined) return [];
   const hourly = tracks.map((t) => ({
     station: t.station,

@@ -3,46 +3,10 @@
 // neighbour. A neighbour or climatology alone makes a value suspect, never failed: it may be the one that is right.
 import { DAY, HOUR } from '../units/time';
 import { indexAt } from './series';
+import { variable as known } from './variables';
 
 /** 1 pass, 2 not evaluated, 3 suspect, 4 fail, 9 missing. */
 export type QualityFlag = 1 | 2 | 3 | 4 | 9;
-
-interface Limits {
-  readonly min: number;
-  readonly max: number;
-  /** A jump away from both neighbours beyond this is a spike. */
-  readonly spike: number;
-  /** Change per hour beyond which a reading is suspect. */
-  readonly ratePerH: number;
-  /** Hours without any change after which the sensor counts as stuck; null where standing still is normal. */
-  readonly flatH: number | null;
-  /** Difference from a neighbouring station beyond which both are suspect; null where places differ by nature. */
-  readonly neighbour: number | null;
-}
-
-const FREE = Number.POSITIVE_INFINITY;
-
-/** Gross ranges and test limits of the variables the product knows, SI. */
-export const VARIABLE_LIMITS: Record<string, Limits> = {
-  windMps: { min: 0, max: 60, spike: 12, ratePerH: 20, flatH: 4, neighbour: 7 },
-  windGustMps: { min: 0, max: 80, spike: 20, ratePerH: 30, flatH: 4, neighbour: 10 },
-  windFromDeg: { min: 0, max: 360, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
-  airTempC: { min: -40, max: 50, spike: 6, ratePerH: 9, flatH: 8, neighbour: 6 },
-  pressureHpa: { min: 870, max: 1085, spike: 8, ratePerH: 10, flatH: 12, neighbour: 4 },
-  cloud: { min: 0, max: 1, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
-  waterTempC: { min: -2, max: 36, spike: 3, ratePerH: 5, flatH: 24, neighbour: 4 },
-  waterLevelM: { min: -5, max: 12, spike: 1.5, ratePerH: 3, flatH: 4, neighbour: null },
-  clarityM: { min: 0.05, max: 40, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
-  flowM3s: { min: 0, max: 5000, spike: 200, ratePerH: 400, flatH: null, neighbour: null },
-  visibilityM: { min: 0, max: 100_000, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
-  thunder: { min: 0, max: 1, spike: FREE, ratePerH: FREE, flatH: null, neighbour: null },
-  dewPointC: { min: -60, max: 40, spike: 8, ratePerH: 12, flatH: null, neighbour: null },
-};
-
-/** Whether a name is that of a variable the product knows; names inherited by every object are not. */
-export function isVariable(name: string): boolean {
-  return Object.hasOwn(VARIABLE_LIMITS, name);
-}
 
 /** A reading in time order. */
 export interface RawReading {
@@ -63,8 +27,7 @@ export interface QualityContext {
  * Throws RangeError for a variable without limits.
  */
 export function qualityFlags(variable: string, readings: readonly RawReading[], context: QualityContext = {}): QualityFlag[] {
-  const limits = isVariable(variable) ? VARIABLE_LIMITS[variable] : undefined;
-  if (!limits) throw new RangeError(`variable: unknown ${variable}; known are ${Object.keys(VARIABLE_LIMITS).join(', ')}`);
+  const { limits } = known(variable);
   const neighbourAt = context.neighbour?.map((r) => r.atMs) ?? [];
   let flatSince = 0;
   // What a reading is held against is the last that did not fail: a spike says nothing of the one after it.
@@ -77,7 +40,7 @@ export function qualityFlags(variable: string, readings: readonly RawReading[], 
   });
 
   function flagOf(r: RawReading, i: number): QualityFlag {
-    const { min, max, spike, ratePerH, flatH, neighbour } = limits as Limits;
+    const { min, max, spike, ratePerH, flatH, neighbour } = limits;
     if (Number.isNaN(r.value)) return 9;
     if (!Number.isFinite(r.value) || r.value < min || r.value > max) return 4;
     const before = readings[i - 1];

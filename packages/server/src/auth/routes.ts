@@ -1,4 +1,4 @@
-import { demoAccess, endSession, me, sessionView, setClock, signIn } from '@bluffwind/contract/auth';
+import { demoAccess, endSession, me, ownSettings, sessionView, USUAL_SETTINGS, setClock, signIn } from '@bluffwind/contract/auth';
 import { createRoute, z } from '@hono/zod-openapi';
 import { OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
@@ -80,9 +80,18 @@ export function authRoutes(deps: Deps) {
       role: person.role,
       outfit: { name: outfit.name, zone: outfit.zone },
       now: iso(deps),
+      settings: { ...USUAL_SETTINGS, ...person.settings },
       demo: deps.demoClock !== null,
     };
   });
+  app.answer(
+    createRoute({ method: 'post', path: '/me/settings', request: jsonBody(ownSettings), responses: answers(done, 'Kept for you') }),
+    async (c) => {
+      await c.get('entities').update(PersonEntity, { id: c.get('who').personId }, { settings: c.req.valid('json') });
+      return { ok: true as const };
+    },
+    { maxBytes: 4096 },
+  );
   app.answer(createRoute({ method: 'post', path: '/sign-out', responses: answers(done, 'Signed out') }), async (c) => {
     await closeSession(deps.source, c.get('who').outfitId, readCookie(c, SESSION, deps.config) ?? '');
     dropCookie(c, SESSION, deps.config);

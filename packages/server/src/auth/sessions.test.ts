@@ -1,5 +1,7 @@
 // Signing in, by whom and from where: limits that a stranger cannot turn against an owner, sessions seen and ended, and what is swept.
 import { randomUUID } from 'node:crypto';
+import { USUAL_SETTINGS } from '@bluffwind/contract/auth';
+import { US } from '@bluffwind/core/units/measure';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DAY } from '@bluffwind/core/units/time';
 import { sweep } from '../jobs/sweep';
@@ -146,5 +148,18 @@ describe('a batch that is sent again while it is under way', () => {
     expect(refusals[2]?.message).toMatch(/not on this trip/);
     expect(refusals[4]?.message).toMatch(/160 rods/);
     h.clock.set(TEST_NOW);
+  });
+});
+
+describe('what a person sets for himself', () => {
+  it('is usual until he sets it, his alone, and refused when it is no unit', async () => {
+    const [captain, mate] = [await h.signIn(emailOf(h.mine, 'captain')), await h.signIn(emailOf(h.mine, 'mate'))];
+    expect((await captain.get('/me')).body.settings).toEqual(USUAL_SETTINGS);
+    expect((await captain.post('/me/settings', { units: US, keys: false })).status).toBe(200);
+    expect((await captain.get('/me')).body.settings).toEqual({ units: US, keys: false });
+    expect((await mate.get('/me')).body.settings).toEqual(USUAL_SETTINGS);
+    const wrong = await captain.post('/me/settings', { units: { ...US, depth: 'ells' }, keys: true });
+    expect(wrong.body).toMatchObject({ code: 'invalid', fields: [{ field: 'units.depth' }] });
+    expect((await captain.get('/me')).body.settings.keys).toBe(false);
   });
 });

@@ -118,7 +118,15 @@ describe('a mate who is not aboard', () => {
     for (const [path, body] of seen) expect(tells(body, [KEPT, String(h.mine.spots[1]?.lon)]), path).toBeUndefined();
     expect(await ashore.post(`/deck/${trip}/entries`, entry())).toMatchObject({ status: 403, body: { code: 'not_aboard' } });
     for (const { method, path } of await routes(h)) {
-      const open = ['/sign-out', '/sign-in', '/sessions/end', '/stops/find', '/deck/{tripId}/entries', '/brief/{date}/read'];
+      const open = [
+        '/sign-out',
+        '/sign-in',
+        '/sessions/end',
+        '/me/settings',
+        '/stops/find',
+        '/deck/{tripId}/entries',
+        '/brief/{date}/read',
+      ];
       const both = ['/waters/{id}/readings', '/readings/{readingId}/correct', '/waters/{id}/imports/readings', '/boats/{id}/refills'];
       if (method !== 'POST' || open.includes(path) || both.includes(path)) continue;
       const answer = await ashore.post(fill(path, h.mine), bodies(h.mine)[path] ?? {});

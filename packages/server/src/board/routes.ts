@@ -1,6 +1,6 @@
 // Tonight and tomorrow at a glance: trips by boat, what is not ready, what has changed since a plan was made, boats that are overdue.
 import { board } from '@bluffwind/contract/trips';
-import { addDays, localDate, localTime } from '@bluffwind/core/units/time';
+import { addDays, localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
 import type { Deps } from '../http/context';
 import { answers } from '../http/responses';
@@ -8,6 +8,7 @@ import { router } from '../http/routes';
 import { crossedTriggers } from '../plan/alerts';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { newestRun, tripViews } from '../trips/tripViews';
+import { saidTime } from '@bluffwind/core/units/measure';
 
 export function boardRoutes({ clock }: Deps) {
   const app = router();
@@ -24,7 +25,7 @@ export function boardRoutes({ clock }: Deps) {
       const today = await tripViews(entities, rows[0], who, run);
       const tomorrow = await tripViews(entities, rows[1], who, run);
       const open: { tripId: string | null; text: string }[] = [];
-      const mine = (t: { boat: { name: string }; startsAt: string }) => `${t.boat.name} ${localTime(Date.parse(t.startsAt), zone)}`;
+      const mine = (t: { boat: { name: string }; startsAt: string }) => `${t.boat.name} ${saidTime(Date.parse(t.startsAt), zone)}`;
       for (const t of [...today, ...tomorrow].filter((x) => x.status === 'planned')) {
         if (!t.plan) open.push({ tripId: t.id, text: `${mine(t)}: no plan yet` });
         else if (t.plan.stale) open.push({ tripId: t.id, text: `${mine(t)}: a newer forecast is in since the plan was made` });
@@ -38,7 +39,7 @@ export function boardRoutes({ clock }: Deps) {
         if (t.status === 'under way' && Date.parse(t.endsAt) < now)
           open.push({
             tripId: t.id,
-            text: `${t.boat.name} is overdue: back at ${localTime(Date.parse(t.endsAt), zone)} by its float plan`,
+            text: `${t.boat.name} is overdue: back at ${saidTime(Date.parse(t.endsAt), zone)} by its float plan`,
           });
       }
       return { today, tomorrow, open };

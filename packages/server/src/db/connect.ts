@@ -8,6 +8,7 @@ import { Keepers1780000000004 } from './migrations/0004-keepers';
 import { Safety1780000000005 } from './migrations/0005-safety';
 import { Holds1780000000006 } from './migrations/0006-holds';
 import { ReadingsParted1780000000007 } from './migrations/0007-readings-parted';
+import { OwnSettings1780000000008 } from './migrations/0008-own-settings';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -18,6 +19,7 @@ const MIGRATIONS = [
   Safety1780000000005,
   Holds1780000000006,
   ReadingsParted1780000000007,
+  OwnSettings1780000000008,
 ];
 
 /** What a pool of connections may do. */

@@ -1,11 +1,11 @@
 // Writes one thing that happened on deck. Every entry carries the keys of its rows, so that sending it again changes
 // nothing; the phone may send entries in any number of tries.
 import type { DeckEntry } from '@bluffwind/contract/deck';
-import { localDate, localTime } from '@bluffwind/core/units/time';
 import { type EntityManager, type EntitySchema, type FindOptionsWhere, Not } from 'typeorm';
 import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
 import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { Problem } from '../errors';
+import { saidDay, saidTime } from '@bluffwind/core/units/measure';
 
 /** How far a phone's clock may run ahead. */
 const AHEAD_MS = 2 * 60_000;
@@ -23,7 +23,7 @@ export type DeckTrip = Pick<TripRow, 'id' | 'outfitId' | 'startsAt' | 'status'> 
 /** Throws Problem when an entry comes from the future or long before its trip. @param zone - Of the outfit, for the words. */
 export function requireTime(trip: DeckTrip, entry: Pick<DeckEntry, 'at'>, nowMs: number, zone: string): void {
   const at = Date.parse(entry.at);
-  const when = (ms: number) => `${localTime(ms, zone)} on ${localDate(ms, zone)}`;
+  const when = (ms: number) => `${saidTime(ms, zone)} on ${saidDay(ms, zone)}`;
   if (at > nowMs + AHEAD_MS)
     throw new Problem('invalid', `at: ${when(at)} is in the future; check the phone's clock`, [{ field: 'at', message: 'in the future' }]);
   if (at < trip.startsAt.getTime() - EARLY_MS)

@@ -1,6 +1,7 @@
 // Tells a screen that something of the outfit has changed; what it is, the screen asks for by the usual ways.
 import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
+import { changesSoFar } from '../changed';
 import { Problem } from '../errors';
 import type { Deps, Env } from '../http/context';
 
@@ -10,7 +11,7 @@ const OPEN_MS = 5 * 60_000;
 const SIGN_OF_LIFE_MS = 25_000;
 
 /** Server-sent events: `changed` with the count of the outfit's changes, or with nothing when some may have been missed. */
-export function eventRoutes({ changes }: Deps): Hono<Env> {
+export function eventRoutes({ changes, source }: Deps): Hono<Env> {
   const app = new Hono<Env>();
   app.get('/events', (c) => {
     if (!changes) throw new Problem('busy', 'Changes are not told here.', [], 60);
@@ -34,7 +35,8 @@ export function eventRoutes({ changes }: Deps): Hono<Env> {
       // What happened before this screen listened, it asks for now.
       try {
         if (!stop) return await stream.writeSSE({ event: 'too-many', data: '', retry: 60_000 });
-        await stream.writeSSE({ event: 'listening', data: c.get('version'), retry: 3000 });
+        // Counted now that this screen listens: what was changed since the request came is in the count or is heard.
+        await stream.writeSSE({ event: 'listening', data: await changesSoFar(source, outfitId), retry: 3000 });
         await ended;
       } finally {
         for (const t of timers) clearInterval(t);

@@ -144,6 +144,23 @@ export function chartRoutes({ clock }: Deps) {
       return { ok: true as const };
     },
   );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/waters/{id}/dismissals/undo',
+      request: { params: byId, ...jsonBody(dismissal) },
+      responses: answers(done, 'Shown again'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const { kind, lat, lon } = c.req.valid('json');
+      // Sent again it undoes nothing more: it is shown again already.
+      await entities.delete(DismissalEntity, { waterId: water.id, kind, lat, lon });
+      return { ok: true as const };
+    },
+  );
   return app;
 }
 

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readGeoJson } from '@bluffwind/core/formats/geojson';
 import { readGpx } from '@bluffwind/core/formats/gpx';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
@@ -132,6 +133,58 @@ describe('the way out', () => {
     const noted = await h.owner.query(`select action from audit where outfit_id = $1 and action like 'export%'`, [h.mine.outfit.id]);
     expect(noted).toHaveLength(1);
   });
+  it.each(['gpx', 'geojson'] as const)('and back again keeps what is known of a spot: %s', async (format) => {
+    const hazards = [
+      {
+        kind: 'swell',
+        windSectorDeg: [180, 270],
+        windMps: 6,
+        waveM: null,
+        tideBelowM: 1.2,
+        tideAboveM: null,
+        binds: true,
+        note: 'Breaks & rolls',
+      },
+    ];
+    const known = {
+      structure: 'reef',
+      bottom: 'kelp',
+      accessDepthM: 0.6,
+      hazards,
+      legality: 'ask at the quay',
+      restDays: 3,
+      pressure: 2,
+      footing: 2,
+    };
+    const name = `There and back ${format}`;
+    const { id } = (await add(spot({ ...known, name, privacy: 'captain' }))).body;
+    const seen = async () => (await captain.get(`/waters/${waterId}/spots`)).body.find((s: { name: string }) => s.name === name);
+    const before = await seen();
+    const { text } = (await captain.get(`/waters/${waterId}/export?format=${format}&captains=yes&sure=yes`)).body;
+    await captain.post(`/spots/${id}/retire`);
+    const place = (format === 'gpx' ? readGpx : readGeoJson)(text).places.find((p) => p.name === name);
+    const { line: _, ...rest } = place as NonNullable<typeof place>;
+    const answer = await captain.post(`/waters/${waterId}/imports/places`, {
+      id: randomUUID(),
+      fileName: `spots.${format}`,
+      refused: 0,
+      privacy: 'crew',
+      places: [{ ...rest, as: 'spot', into: null }],
+    });
+    expect(answer.status).toBe(200);
+    const after = await seen();
+    for (const key of [...Object.keys(known), 'shape', 'depthMinM', 'depthMaxM', 'privacy', 'note'] as const)
+      expect(after[key], key).toEqual(before[key]);
+    expect(after.id).not.toBe(before.id);
+  });
+  it('takes what the crew has drawn along when it is asked for', async () => {
+    await feature({ kind: 'part', name: 'Mussel side', points: area });
+    const without = (await captain.get(`/waters/${waterId}/export?format=geojson`)).body.text;
+    expect(without).not.toContain('Mussel side');
+    const { text } = (await captain.get(`/waters/${waterId}/export?format=geojson&drawn=yes`)).body;
+    const drawn = readGeoJson(text).places.find((p) => p.name === 'Mussel side');
+    expect(drawn).toMatchObject({ shape: 'area', note: 'a part of the water' });
+  });
   it('never gives a mate what he may not see', async () => {
     const answer = await mate.get(`/waters/${waterId}/export?format=geojson&captains=yes&sure=yes`);
     expect(answer.body.text).not.toMatch(/Secret ledge/);
@@ -169,9 +222,11 @@ describe('what is drawn on the chart', () => {
     expect((await feature({ kind: 'passage', points: area.slice(0, 2) })).body.fields[0].field).toBe('detail.chartedDepthM');
     expect((await feature({ kind: 'no-go', points: area.slice(0, 2) })).body.fields[0].field).toBe('points');
   });
-  it('what the finder offered and was dismissed stays dismissed', async () => {
+  it('what the finder offered and was dismissed stays dismissed until that is undone', async () => {
     await captain.post(`/waters/${waterId}/dismissals`, { kind: 'hump', lat: 47.591, lon: -35.231 });
     expect((await captain.get(`/waters/${waterId}/chart`)).body.dismissed).toEqual([{ kind: 'hump', lat: 47.591, lon: -35.231 }]);
+    await captain.post(`/waters/${waterId}/dismissals/undo`, { kind: 'hump', lat: 47.591, lon: -35.231 });
+    expect((await captain.get(`/waters/${waterId}/chart`)).body.dismissed).toEqual([]);
   });
 });
 

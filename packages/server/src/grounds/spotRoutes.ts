@@ -2,6 +2,7 @@ import { exported, exportQuery, mergeSpots, type SpotEdit, spotEdit, spotHistory
 import { id } from '@bluffwind/contract/ids';
 import { writeGeoJson } from '@bluffwind/core/formats/geojson';
 import { writeGpx } from '@bluffwind/core/formats/gpx';
+import type { SpotFacts } from '@bluffwind/core/formats/spotFacts';
 import { writeKml } from '@bluffwind/core/formats/kml';
 import { nameKey } from '@bluffwind/core/units/nameKey';
 import { measureSpot } from '@bluffwind/core/ground/measureSpot';
@@ -17,7 +18,7 @@ import type { Who } from '../http/who';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { requireNear, requireSimple } from './drawn';
-import { effectiveBed } from './chartData';
+import { effectiveBed, featuresOf } from './chartData';
 import { mayShow } from './mayShow';
 import { spotViews } from './spotViews';
 
@@ -26,6 +27,14 @@ const FORMATS = {
   gpx: { write: writeGpx, mediaType: 'application/gpx+xml' },
   kml: { write: writeKml, mediaType: 'application/vnd.google-earth.kml+xml' },
   geojson: { write: writeGeoJson, mediaType: 'application/geo+json' },
+} as const;
+/** What is drawn, for programs that know no such thing. */
+const DRAWN = {
+  part: 'a part of the water',
+  'no-go': 'keep out',
+  'no-wake': 'slow water',
+  track: 'a track',
+  passage: 'a passage',
 } as const;
 const FADE_PER_HOUR = 0.35;
 
@@ -142,7 +151,7 @@ export function spotRoutes({ clock }: Deps) {
     }),
     async (c) => {
       const entities = c.get('entities');
-      const { format, captains, sure } = c.req.valid('query');
+      const { format, captains, sure, drawn } = c.req.valid('query');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       const views = await spotViews(entities, water.id, c.get('who').role, clock.now());
       if (captains === 'yes' && sure !== 'yes')
@@ -154,12 +163,33 @@ export function spotRoutes({ clock }: Deps) {
       if (captains === 'yes')
         await audit(entities, c.get('who'), clock.now(), "export captains' spots", 'water', water.id, { format, spots: out.length });
       const { write, mediaType } = FORMATS[format];
-      const text = write(out.map((v) => ({ name: v.name, note: `${v.structure} over ${v.bottom}`, shape: v.shape, points: v.points })));
+      const features = drawn === 'yes' ? await featuresOf(entities, water.id) : [];
+      const text = write([
+        ...out.map((v) => ({
+          name: v.name,
+          note: `${v.structure} over ${v.bottom}${v.note === '' ? '' : `. ${v.note}`}`,
+          shape: v.shape,
+          points: v.points,
+          facts: factsOf(v),
+        })),
+        ...features.map((f) => ({
+          name: f.name,
+          note: DRAWN[f.kind],
+          shape: f.kind === 'track' || f.kind === 'passage' ? ('line' as const) : ('area' as const),
+          points: f.points,
+        })),
+      ]);
       const fileName = `${water.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-spots.${format}`;
       return { fileName, mediaType, text, spots: out.length, leftOut: views.length - out.length };
     },
   );
   return app;
+}
+
+/** What leaves of a spot besides its name and place: nothing of who keeps it or when it was fished. */
+function factsOf(v: z.infer<typeof spotView>): SpotFacts {
+  const { structure, bottom, depthMinM, depthMaxM, accessDepthM, privacy, footing, restDays, pressure, legality, note, hazards } = v;
+  return { structure, bottom, depthMinM, depthMaxM, accessDepthM, privacy, footing, restDays, pressure, legality, note, hazards };
 }
 
 /** Only a captain or the owner can keep a spot, and only with the captains' spots; a captain keeps for himself. */

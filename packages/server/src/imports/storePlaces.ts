@@ -69,6 +69,7 @@ export async function storePlaces(
         throw new Problem('invalid', `${name} has no water under it by the chart`, [
           { field: `places.${i}`, message: 'leave it out, or import it as a track' },
         ]);
+      const f = place.facts;
       const unique = freeName(name, taken);
       taken.add(unique);
       await entities.insert(SpotEntity, {
@@ -76,20 +77,22 @@ export async function storePlaces(
         outfitId: who.outfitId,
         waterId,
         name: unique,
-        structure: 'mark',
-        bottom: 'unknown',
-        depthMinM: m.depthMinM,
-        depthMaxM: m.depthMaxM,
+        structure: f?.structure ?? 'mark',
+        bottom: f?.bottom ?? 'unknown',
+        depthMinM: f?.depthMinM ?? m.depthMinM,
+        depthMaxM: f?.depthMaxM ?? m.depthMaxM,
         lat: m.lat,
         lon: m.lon,
         shape: place.shape,
         points: place.points as never,
         shoreNormalDeg: m.shoreNormalDeg,
         fetchM: m.fetchM,
-        accessDepthM: null,
+        accessDepthM: f?.accessDepthM ?? null,
         fadePerHour: FADE_PER_HOUR,
-        privacy: body.privacy,
-        note: place.note.slice(0, 2000),
+        // A secret of the file is never told to more than it was.
+        privacy: f?.privacy === 'captain' ? 'captain' : body.privacy,
+        note: f ? f.note : place.note.slice(0, 2000),
+        ...(f ? { footing: f.footing, restDays: f.restDays, pressure: f.pressure, legality: f.legality, hazards: f.hazards as never } : {}),
         importId: body.id,
       });
     }

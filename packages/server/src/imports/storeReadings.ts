@@ -1,4 +1,5 @@
-import { isVariable, qualityFlags, VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
+import { qualityFlags } from '@bluffwind/core/weather/quality';
+import { isVariable, VARIABLES } from '@bluffwind/core/weather/variables';
 import type { EntityManager } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { Problem } from '../errors';
@@ -22,7 +23,7 @@ export async function storeImportedReadings(
   const unknown = columns.variable.findIndex((v) => !isVariable(v));
   if (unknown >= 0)
     throw new Problem('invalid', `reading ${unknown + 1} is of "${columns.variable[unknown]}", which is not known`, [
-      { field: `variable.${unknown}`, message: `one of ${Object.keys(VARIABLE_LIMITS).join(', ')}` },
+      { field: `variable.${unknown}`, message: `one of ${Object.keys(VARIABLES).join(', ')}` },
     ]);
   let stored = 0;
   let known = 0;

@@ -1,6 +1,7 @@
 // lab CALCULATION < input.json > output.json
 import { readFileSync } from 'node:fs';
 import { CALCULATIONS } from './calculations';
+import { inMetric } from '@bluffwind/core/units/measure';
 
 /** Ends with a message on standard error. */
 function refuse(message: string): never {
@@ -31,7 +32,7 @@ if (!parsed.success) {
   );
 }
 try {
-  process.stdout.write(`${JSON.stringify(calculation.run(parsed.data as never), null, 2)}\n`);
+  process.stdout.write(`${JSON.stringify(inMetric(calculation.run(parsed.data as never)), null, 2)}\n`);
 } catch (error) {
   if (error instanceof RangeError) refuse(`lab ${name}: ${error.message}`);
   throw error;

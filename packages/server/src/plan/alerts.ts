@@ -1,12 +1,12 @@
 // A new forecast that crosses a trigger kept with a plan is told on the Board.
 import type { PlanTrigger } from '@bluffwind/contract/plan';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
-import { localTime } from '@bluffwind/core/units/time';
 import { sampleWind } from '@bluffwind/core/weather/wind';
 import type { EntityManager } from 'typeorm';
 import { PlanEntity, type PlanRow, type TripRow } from '../db/entities/trip';
 import { hiddenSpots } from './hiddenSpots';
 import { loadWaterState } from '../water/waterState';
+import { said, saidTime } from '@bluffwind/core/units/measure';
 
 const HOUR = 3_600_000;
 
@@ -32,7 +32,7 @@ export async function crossedTriggers(
     for (const t of waiting) {
       const mps = sampleWind(wind, t.condition.atMs)?.mps;
       if (mps === undefined || !crosses(t.condition, mps)) continue;
-      const what = `the new forecast has ${mps.toFixed(1)} m/s at ${localTime(t.condition.atMs, zone)}.`;
+      const what = `the new forecast has ${said(mps, 'wind', 1)} at ${saidTime(t.condition.atMs, zone)}.`;
       const secret = (await hiddenSpots(entities, plan)).size > 0;
       told.push({
         tripId: trip.id,

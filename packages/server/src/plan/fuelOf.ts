@@ -1,9 +1,8 @@
-// What is left of a boat's fuel for a trip: its other trips of the day count, with their runs home, until somebody fills up.
-import { localTime } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import type { BoatRow } from '../db/entities/outfit';
 import type { TripRow } from '../db/entities/trip';
 import { dayOf } from '../trips/tripsOn';
+import { saidTime } from '@bluffwind/core/units/measure';
 
 export interface FuelLeft {
   /** Minutes under way with a third in reserve; null where the boat's burn is not known. */
@@ -35,7 +34,7 @@ export async function fuelOf(
   const counted = others.filter((o) => !replacing.includes(o.id));
   const taken = counted.reduce((sum, o) => sum + o.run_min, 0);
   const words = counted.map(
-    (o) => `${boat.name}’s trip of ${localTime(o.starts_at.getTime(), zone)} runs ${o.run_min.toFixed(0)} min on the same tank`,
+    (o) => `${boat.name}’s trip of ${saidTime(o.starts_at.getTime(), zone)} runs ${o.run_min.toFixed(0)} min on the same tank`,
   );
   return { runMin: Math.max(0, usable - taken), words: words.join('; ') };
 }

@@ -5,7 +5,6 @@ import { riskOfLegs } from '@bluffwind/core/plan/legRisk';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { quantityList } from '@bluffwind/core/risk/findingWords';
 import type { Quantity } from '@bluffwind/core/risk/judge';
-import { localTime } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';
 import { audit } from '../audit';
 import { LegEntity, PlanEntity, type TripRow } from '../db/entities/trip';
@@ -16,6 +15,7 @@ import { basisOf } from './basis';
 import { inputsOf, loadDesk, savedPlan } from './desk';
 import { refuseHeldBaits } from './heldBaits';
 import { refuseMeetings } from './taken';
+import { saidTime } from '@bluffwind/core/units/measure';
 
 const SOLVER_MS = 2000;
 
@@ -59,7 +59,7 @@ export async function keepPlan(
   const { again, without } = body.options;
   // What others have is refused by name below, not as a leg that cannot be sailed.
   const scored = feasible(() => scoreDay({ ...inputs, taken: [] }, ranking, asked, { without }));
-  await refuseMeetings(entities, trip, scored.legs, (ms) => localTime(ms, desk.zone), replacing);
+  await refuseMeetings(entities, trip, scored.legs, (ms) => saidTime(ms, desk.zone), replacing);
   await refuseHeldBaits(entities, trip, scored.legs, replacing);
   const { notKnown } = riskOfLegs(inputs, ranking, scored.legs);
   refuseUnseen(notKnown, body.seen);

@@ -88,7 +88,7 @@ describe('families and variants', () => {
 
   it('name the limit that is the wrong way round, and a family or a name that cannot be', async () => {
     const wrong = await captain.post('/families/F5', family({ depthMinM: 4 }));
-    expect(wrong.body.fields).toEqual([{ field: 'depthMaxM', message: 'expected at least 4, got 3' }]);
+    expect(wrong.body.fields).toEqual([{ field: 'depthMaxM', message: 'expected at least 4 m, got 3 m' }]);
     expect((await captain.post('/families/F5', family({ months: [13] }))).body.fields[0].field).toBe('months.0');
     expect((await captain.post('/presentations', variant({ familyId: 'F99' }))).status).toBe(404);
     expect((await captain.post('/presentations', variant({ name: h.mine.presentations[0]?.name }))).body).toMatchObject({

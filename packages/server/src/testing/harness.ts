@@ -14,6 +14,7 @@ import { drain } from '../jobs/work';
 import { outfitChanged } from '../changed';
 import { loadScenario } from '../scenario/loadScenario';
 import { PASSWORD, smallOutfit, TEST_NOW } from './smallOutfit';
+import { inMetric } from '@bluffwind/core/units/measure';
 
 export interface Harness {
   readonly owner: DataSource;
@@ -91,7 +92,8 @@ export async function startHarness(): Promise<Harness> {
   const app = createApp(deps);
   const call = async (path: string, init: RequestInit): Promise<Answer> => {
     const response = await app.request(`/api${path}`, init);
-    return { status: response.status, body: await response.json() };
+    // As a phone does that reads in metric units.
+    return { status: response.status, body: inMetric(await response.json()) };
   };
   const cookieOf = async (email: string): Promise<string> => {
     const response = await app.request('/api/sign-in', {

@@ -1,5 +1,6 @@
 // Valid bodies of every route, and rows for them: what tests of strangers and of bad input begin from.
 import { randomUUID } from 'node:crypto';
+import { USUAL_SETTINGS } from '@bluffwind/contract/auth';
 import { ALL_SEEN } from './allSeen';
 import { emailOf, type Harness } from './harness';
 import { TEST_NOW } from './smallOutfit';
@@ -28,6 +29,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
   return {
     '/fleet/plans': { plans: [{ ...plan, tripId: trip.id }] },
     '/outfit/settings': { medicalNoteDays: 300 },
+    '/me/settings': USUAL_SETTINGS,
     '/laid-aside/try': { id: randomUUID() },
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
     '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
@@ -62,6 +64,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
       detail: {},
     },
     '/waters/{id}/dismissals': { kind: 'hump', lat: 47.59, lon: -35.24 },
+    '/waters/{id}/dismissals/undo': { kind: 'hump', lat: 47.59, lon: -35.24 },
     '/waters/{id}/imports/readings': {
       id: randomUUID(),
       fileName: 'a.csv',

@@ -1,6 +1,7 @@
 // Fetches what the stations have to say and stores it with quality flags. Nothing stored is ever overwritten.
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { climatologyOf, isVariable, type QualityContext, qualityFlags, type RawReading } from '@bluffwind/core/weather/quality';
+import { climatologyOf, type QualityContext, qualityFlags, type RawReading } from '@bluffwind/core/weather/quality';
+import { isVariable, variable as known } from '@bluffwind/core/weather/variables';
 import type { DataSource, EntityManager } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
@@ -19,7 +20,6 @@ const FIRST_LOOK = 5 * DAY;
 /** What the flat-line test needs to look back on. */
 const CONTEXT = 30 * HOUR;
 /** Variables whose season is known well enough to hold a reading against it. */
-const SEASONAL = ['waterTempC', 'airTempC', 'pressureHpa'];
 
 /** How long a failing station is left alone: doubling from the first to the longest. */
 export interface BackOff {
@@ -225,7 +225,7 @@ async function qualityContext(
     [station.waterId, variable, station.id, new Date(fromMs - HOUR)],
   );
   const neighbour = beside.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
-  if (!SEASONAL.includes(variable)) return { neighbour };
+  if (!known(variable).seasonal) return { neighbour };
   const key = `${station.id} ${variable} ${Math.floor(nowMs / DAY)}`;
   let climatology = seasons.get(key);
   if (climatology === undefined) {

@@ -1,7 +1,7 @@
 import { id } from '@bluffwind/contract/ids';
 import { newReading, readingCorrection, span, waterState } from '@bluffwind/contract/water';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { VARIABLE_LIMITS } from '@bluffwind/core/weather/quality';
+import { isVariable, VARIABLES, type Variable } from '@bluffwind/core/weather/variables';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, IsNull } from 'typeorm';
 import { audit } from '../audit';
@@ -14,6 +14,7 @@ import { type Deps, found } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
 import { loadWaterState } from './waterState';
+import { said } from '@bluffwind/core/units/measure';
 
 const byId = z.object({ id });
 const LONGEST_DAYS = 31;
@@ -60,6 +61,7 @@ export function waterRoutes({ clock, jobs }: Deps) {
       const who = c.get('who');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       notFromTheFuture(reading.at, clock.now());
+      if (reading.variable !== 'note') typedByHand(reading.variable, reading.value);
       if (reading.spotId !== null) {
         const spot = found(await entities.findOneBy(SpotEntity, { id: reading.spotId, waterId: water.id, retiredAt: IsNull() }), 'spot');
         if (!mayShow(spot, who.role)) throw new Problem('not_found', 'No such spot.');
@@ -104,11 +106,7 @@ export function waterRoutes({ clock, jobs }: Deps) {
       correctable(old, who.personId, who.role);
       const at = body.at ? new Date(body.at) : old.at;
       notFromTheFuture(at.toISOString(), clock.now());
-      const limits = VARIABLE_LIMITS[old.variable];
-      if (limits && (body.value < limits.min || body.value > limits.max))
-        throw new Problem('invalid', `value: expected ${limits.min} to ${limits.max}, got ${body.value}`, [
-          { field: 'value', message: `${limits.min} to ${limits.max}` },
-        ]);
+      withinRange(old.variable, body.value);
       const result = await entities.insert(ReadingEntity, {
         outfitId: who.outfitId,
         waterId: old.waterId,
@@ -131,6 +129,21 @@ export function waterRoutes({ clock, jobs }: Deps) {
     },
   );
   return app;
+}
+
+/** Refuses what nobody reads by eye or hand, and what cannot be. */
+function typedByHand(name: string, value: number): void {
+  if (!isVariable(name) || !('typed' in VARIABLES[name]))
+    throw new Problem('invalid', `variable: nobody reads ${name} by hand`, [{ field: 'variable', message: 'not one that is typed in' }]);
+  withinRange(name, value);
+}
+
+function withinRange(name: string, value: number): void {
+  if (!isVariable(name)) return;
+  const { limits, measure, digits }: Variable = VARIABLES[name];
+  if (value >= limits.min && value <= limits.max) return;
+  const range = `${said(limits.min, measure, digits)} to ${said(limits.max, measure, digits)}`;
+  throw new Problem('invalid', `value: expected ${range}, got ${said(value, measure, digits)}`, [{ field: 'value', message: range }]);
 }
 
 function notFromTheFuture(at: string, nowMs: number): void {

@@ -180,6 +180,16 @@ describe('crew readings', () => {
     });
     expect((await post({ id, variable: 'mood', at, value: 1 })).status).toBe(400);
   });
+  it('are of every variable that the registry says is typed, drawn with the others though no model reads it, and of none else', async () => {
+    const id = '0197f3f0-0000-7000-8000-000000000003';
+    const at = iso(TEST_NOW - 2 * HOUR);
+    expect((await post({ id, variable: 'oxygenMgl', at, value: 8.4 })).status).toBe(200);
+    expect((await state()).record.others.oxygenMgl).toMatchObject({ value: [8.4], forecastFrom: 1 });
+    const wrong = await post({ id: randomUUID(), variable: 'oxygenMgl', at, value: 45 });
+    expect(wrong.body.fields[0]).toEqual({ field: 'value', message: '0.0 mg/l to 20.0 mg/l' });
+    expect((await post({ id: randomUUID(), variable: 'thunder', at, value: 1 })).body.fields[0].field).toBe('variable');
+    expect((await post({ id: randomUUID(), variable: 'note', at })).status).toBe(400);
+  });
   it('asks for a span that makes sense', async () => {
     const answer = await captain.get(`/waters/${h.mine.waters[0]?.id}/state?from=${iso(TEST_NOW)}&to=${iso(TEST_NOW - 1)}`);
     expect(answer.body).toMatchObject({ code: 'invalid', fields: [{ field: 'to' }] });

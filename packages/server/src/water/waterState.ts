@@ -1,12 +1,13 @@
 // Readings and forecasts of a water as the series that the core's conditions read.
-import type { Spread, WaterStateView } from '@bluffwind/contract/water';
+import { type Spread, type WaterStateView, waterRecord } from '@bluffwind/contract/water';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { DISAGREE, disagreements } from '@bluffwind/core/weather/disagreement';
+import { disagreements } from '@bluffwind/core/weather/disagreement';
 import { joinForecast, type Track } from '@bluffwind/core/weather/joinForecast';
 import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind';
 import type { EntityManager } from 'typeorm';
 import { type StationRow, StationEntity, type WaterRow, WaterEntity } from '../db/entities/water';
 import { found } from '../http/context';
+import { ALL_VARIABLES } from '@bluffwind/core/weather/variables';
 
 interface RawRow {
   id: string;
@@ -66,9 +67,7 @@ export async function loadWaterState(
   return {
     record: recordOf(water, tracks, sources, members, nowMs),
     windSpread: windSpread(members),
-    waterTempSpread: scalarSpread(members, 'waterTempC'),
-    airTempSpread: scalarSpread(members, 'airTempC'),
-    pressureSpread: scalarSpread(members, 'pressureHpa'),
+    spreads: named((v) => scalarSpread(members, v)),
     forecastRunAt: members[0]?.run_at.toISOString() ?? null,
     stations: stations.map((s) => stationView(s, rows, fromMs)),
     instruments: instruments.map((i) => ({
@@ -160,7 +159,7 @@ function bestTracks(
 }
 
 function disagreementsOf(rows: readonly RawRow[], stations: readonly StationRow[], nowMs: number): WaterStateView['disagreements'] {
-  return Object.keys(DISAGREE).flatMap((variable) => {
+  return ALL_VARIABLES.filter(([, v]) => v.disagree !== undefined).flatMap(([variable]) => {
     const tracks = stations.map((s) => ({
       station: s.name,
       readings: rows
@@ -203,10 +202,22 @@ function recordOf(
     clarityM: scalar('clarityM'),
     flowM3s: scalar('flowM3s'),
     thunder: scalar('thunder'),
+    // What no model reads is drawn all the same.
+    others: named((v) => (v in waterRecord.shape ? null : scalar(v))),
     // Fresh water without a stream that was ever measured stands: there is no current to be unknown.
     still: water.kind === 'fresh' && water.currents.length === 0,
     sources,
   };
+}
+
+/** What there is of each variable that the ribbon draws. */
+function named<T>(of: (variable: string) => T | null): Record<string, T> {
+  return Object.fromEntries(
+    ALL_VARIABLES.flatMap(([name, v]) => {
+      const here = v.lane ? of(name) : null;
+      return here === null ? [] : [[name, here]];
+    }),
+  );
 }
 
 function windOf(tracks: Map<string, Track>, members: readonly MemberRow[], nowMs: number): WaterStateView['record']['wind'] {

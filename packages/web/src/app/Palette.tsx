@@ -1,5 +1,5 @@
 import { startOfLocalDay } from '@bluffwind/core/units/time';
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Command } from 'cmdk';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
@@ -10,7 +10,7 @@ import type { Here } from '../data/feature';
 import { clock, dayName } from '../ui/format';
 import { FEATURES } from './features';
 import { useSignOut } from './leave';
-import { setTheme, THEMES } from './themes';
+import { setTheme, THEME_NAMES, THEMES } from '../data/themes';
 
 interface PaletteProps {
   readonly open: boolean;
@@ -26,6 +26,12 @@ export function Palette({ open, onOpen, here, name, demo, onKeys }: PaletteProps
   const navigate = useNavigate();
   const queries = useQueryClient();
   const signOut = useSignOut();
+  const found = useQuery({
+    queryKey: ['found', here.outfit?.waters.map((w) => w.id)],
+    queryFn: async () => (await Promise.all(FEATURES.map((f) => f.finds?.(queries, here) ?? []))).flat(),
+    enabled: open,
+    staleTime: 60_000,
+  });
   const go = (to: string) => {
     onOpen(false);
     navigate(to);
@@ -49,9 +55,9 @@ export function Palette({ open, onOpen, here, name, demo, onKeys }: PaletteProps
     >
       <div className="w-full max-w-[520px] rounded border border-ink bg-paper shadow-lg">
         <Dialog.Title className="sr-only">Any command</Dialog.Title>
-        <Dialog.Description className="sr-only">Type to find a screen, a trip or a command</Dialog.Description>
+        <Dialog.Description className="sr-only">Type to find a screen, a trip, a guest, a spot, a bait or a command</Dialog.Description>
         <Command.Input
-          placeholder="Screen, trip or command"
+          placeholder="Screen, trip, guest, spot, bait or command"
           className="w-full border-b border-line bg-transparent px-4 py-3 outline-none"
         />
         <Command.List className="max-h-[50vh] overflow-auto p-2 [&_[cmdk-item]]:cursor-pointer [&_[cmdk-item]]:rounded [&_[cmdk-item]]:px-3 [&_[cmdk-item]]:py-1.5 [&_[cmdk-item][data-selected=true]]:bg-kelp-pale">
@@ -64,7 +70,7 @@ export function Palette({ open, onOpen, here, name, demo, onKeys }: PaletteProps
               </Command.Item>
             ) : null;
           })}
-          {FEATURES.flatMap((f) => f.commands?.(here) ?? []).map((c) => (
+          {[...FEATURES.flatMap((f) => f.commands?.(here) ?? []), ...(found.data ?? [])].map((c) => (
             <Command.Item key={c.key} value={`${c.text} ${c.key}`} onSelect={() => go(c.to)}>
               {c.text}
             </Command.Item>
@@ -78,7 +84,7 @@ export function Palette({ open, onOpen, here, name, demo, onKeys }: PaletteProps
                 onOpen(false);
               }}
             >
-              Theme: {t}
+              Look: {THEME_NAMES[t]}
             </Command.Item>
           ))}
           {demo && (

@@ -5,7 +5,7 @@ import type { Here } from '../data/feature';
 import { Sheet } from '../ui/Sheet';
 import { FEATURES } from './features';
 import { useSignOut } from './leave';
-import { setTheme, THEMES } from './themes';
+import { setTheme, THEME_NAMES, THEMES } from '../data/themes';
 
 const PLACES = FEATURES.flatMap(({ place }) => (place ? [place] : []));
 const IN_BAR = PLACES.filter((p) => p.bar).sort((a, b) => (a.bar?.position ?? 0) - (b.bar?.position ?? 0));
@@ -83,7 +83,7 @@ export function PocketBar({ here, waiting, name, onPalette }: { here: Here; wait
               onClick={() => setTheme(t)}
               className="min-h-11 cursor-pointer rounded border border-ink px-3 text-[0.93rem]"
             >
-              {{ chalk: 'Day', night: 'Night', glare: 'Glare' }[t]}
+              {THEME_NAMES[t]}
             </button>
           ))}
           <button

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { matchPath, Navigate, Outlet, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
@@ -6,6 +6,7 @@ import { ApiProblem, isAway, watchAway } from '../data/api';
 import { meQuery } from '../data/queries';
 import { CursorProvider } from '../data/time';
 import { useChanges } from '../data/useChanges';
+import { forgetRead } from '../offline/answers';
 import { belongsTo } from '../offline/store';
 import { useTakeAlong } from '../offline/useTakeAlong';
 import { useWaiting } from '../offline/useWaiting';
@@ -18,14 +19,19 @@ import { Palette } from './Palette';
 import { PocketBar } from './PocketBar';
 import { Rail } from './Rail';
 import { useGoKeys } from './useGoKeys';
+import { useNewVersion } from './useNewVersion';
 
 export function Shell() {
   const me = useQuery(meQuery);
   const { pathname, search } = useLocation();
   const keepsOn = FEATURES.some((f) => f.keepsOn && matchPath(f.path, pathname));
+  const over = me.error instanceof ApiProblem && me.error.body.status === 401;
+  const queries = useQueryClient();
+  useEffect(() => {
+    if (over) void forgetRead(queries).catch(() => undefined);
+  }, [over, queries]);
   if (me.isPending && !keepsOn) return <Waiting what="Opening" />;
-  if (me.error instanceof ApiProblem && me.error.body.status === 401 && !keepsOn)
-    return <Navigate to="/sign-in" state={{ from: `${pathname}${search}` }} replace />;
+  if (over && !keepsOn) return <Navigate to="/sign-in" state={{ from: `${pathname}${search}` }} replace />;
   return (
     <CursorProvider>
       <Frame />
@@ -41,10 +47,11 @@ function Frame() {
   const pocket = usePocket();
   const waiting = useWaiting();
   const away = useSyncExternalStore(watchAway, isAway);
-  useTakeAlong(here, pocket);
+  useTakeAlong(here, FEATURES, pocket);
   const [palette, setPalette] = useState(false);
   const [keys, setKeys] = useState(false);
   useChanges();
+  useNewVersion();
   useEffect(() => {
     if (me) void belongsTo(me.id).catch(() => undefined);
   }, [me]);

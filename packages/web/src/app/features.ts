@@ -10,6 +10,7 @@ import { log } from '../log/feature';
 import { plan } from '../plan/feature';
 import { presentations } from '../presentations/feature';
 import { water } from '../water/feature';
+import { settings } from '../settings/feature';
 
 /** Every screen, in the order of the work. */
-export const FEATURES: readonly Feature[] = [board, water, grounds, plan, deck, fleet, presentations, brief, log, crew, backtest];
+export const FEATURES: readonly Feature[] = [board, water, grounds, plan, deck, fleet, presentations, brief, log, crew, settings, backtest];

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import type { Here } from '../data/feature';
-import { isTyping } from '../data/time';
+import { nameOf, useKeys } from '../data/useKeys';
 import { FEATURES } from './features';
 
 const CHORD_MS = 2000;
@@ -11,28 +11,29 @@ export function useGoKeys(here: Here, { onPalette, onKeys }: { onPalette: () => 
   const navigate = useNavigate();
   /** When g was pressed; kept over renders, which may come between the two keys. */
   const chord = useRef(0);
+  const go = (key: string) => {
+    const to = Date.now() - chord.current < CHORD_MS ? FEATURES.find((f) => f.place?.key === key)?.place?.to(here) : null;
+    chord.current = 0;
+    if (to) navigate(to);
+    return Boolean(to);
+  };
   useEffect(() => {
+    // The second key of a pair comes before the screen's own.
     const onKey = (e: KeyboardEvent) => {
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'k') {
-        e.preventDefault();
-        onPalette();
-        return;
-      }
-      if (isTyping(e) || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === '?') onKeys();
-      else if (e.key === '/') {
-        const field = document.querySelector<HTMLElement>('[data-search]');
-        if (field) {
-          e.preventDefault();
-          field.focus();
-        }
-      } else if (Date.now() - chord.current < CHORD_MS) {
-        const to = FEATURES.find((f) => f.place?.key === e.key)?.place?.to(here);
-        chord.current = 0;
-        if (to) navigate(to);
-      } else if (e.key === 'g') chord.current = Date.now();
+      const name = nameOf(e);
+      if (name === null || chord.current === 0 || !go(name)) return;
+      e.preventDefault();
+      e.stopImmediatePropagation();
     };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    window.addEventListener('keydown', onKey, true);
+    return () => window.removeEventListener('keydown', onKey, true);
+  });
+  useKeys({
+    'mod+k': onPalette,
+    '?': onKeys,
+    '/': () => document.querySelector<HTMLElement>('[data-search]')?.focus(),
+    g: () => {
+      chord.current = Date.now();
+    },
   });
 }

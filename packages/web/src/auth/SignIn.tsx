@@ -2,8 +2,8 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { post } from '../data/api';
-import { demoQuery } from '../data/queries';
 import { Button, Fault } from '../ui/parts';
+import { demoQuery } from './queries';
 
 export function SignIn() {
   const { data: demo } = useQuery(demoQuery);

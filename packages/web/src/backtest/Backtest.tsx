@@ -9,6 +9,8 @@ import { dayName, fish, rate } from '../ui/format';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 import { usePlanWorker } from '../plan/usePlanWorker';
 import { CalibrationChart } from './CalibrationChart';
+import { DaysChart } from './DaysChart';
+import { Term } from '../ui/Term';
 
 const DAYS = 30;
 interface SoFar {
@@ -47,7 +49,8 @@ function BacktestOf({ id }: { id: string }) {
   if (failed) return <Fault error={failed} />;
   const d = desk.data;
   if (!trip.data || !d) return <Waiting what="Opening the log" />;
-  const s = so?.summary;
+  const done = so !== null && so.done === so.of;
+  const s = done ? so.summary : null;
   const ways = [
     ['model', 'the model'],
     ['average', 'each spot’s average'],
@@ -68,13 +71,21 @@ function BacktestOf({ id }: { id: string }) {
       />
       <section aria-label="The past foretold" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-4">
         {!s &&
-          (so && so.done === so.of ? (
+          (done ? (
             <p className="text-ink-2">Too little is logged here to foretell a day from the days before it.</p>
           ) : (
-            <Waiting what="Foretelling past days" />
+            <>
+              <progress
+                value={so?.done ?? 0}
+                max={Math.max(1, so?.of ?? DAYS)}
+                aria-label="Days foretold"
+                className="w-[320px] max-w-full"
+              />
+              <Waiting what="Foretelling past days" />
+            </>
           ))}
         {s && so && (
-          <div data-backtest={so.done === so.of}>
+          <div data-backtest>
             <p className="max-w-prose">
               {s.sets} entries of the log gave <b className="num">{fish(s.fish)}</b> fish where <b className="num">{fish(s.expected)}</b>{' '}
               were expected. <b className="num">{(100 * s.inside).toFixed(0)} %</b> of the counts lay inside their 80 % range. Counts are
@@ -85,12 +96,13 @@ function BacktestOf({ id }: { id: string }) {
               <thead className="text-ink-2">
                 <tr>
                   {[
-                    '',
+                    'by',
                     'how far off, an entry (less is better)',
                     'fish per rod-hour in the third of the hours that it would have kept',
                   ].map((h) => (
                     <th key={h} scope="col" className="text-left font-normal">
-                      {h}
+                      {h} {h.startsWith('how far off') && <Term name="how far off" />}
+                      {h.startsWith('fish per rod-hour') && <Term name="rod-hour" />}
                     </th>
                   ))}
                 </tr>
@@ -110,7 +122,8 @@ function BacktestOf({ id }: { id: string }) {
                 </tr>
               </tbody>
             </table>
-            {so.done === so.of && <CalibrationChart calibration={s.calibration} />}
+            <DaysChart rows={so.rows} zone={d.zone} />
+            <CalibrationChart calibration={s.calibration} />
             <h2 className="mt-4 font-bold">Entry by entry, newest first</h2>
             <ol>
               {[...so.rows]

@@ -2,9 +2,9 @@ import type { TripRisk } from '@bluffwind/contract/risk';
 import type { TripView } from '@bluffwind/contract/trips';
 import { localDate, addDays } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { boardQuery, meQuery, outfitQuery, risksQuery, stateQuery } from '../data/queries';
+import { boardQuery, meQuery, outfitQuery, stateQuery } from '../data/queries';
 import { serverNow } from '../data/clock';
 import { boardSpan } from '../data/spans';
 import { useCursor } from '../data/time';
@@ -12,8 +12,12 @@ import { quantityList } from '@bluffwind/core/risk/findingWords';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
+import { risksQuery } from './queries';
 
 const Ribbon = lazy(() => import('../ribbon/Ribbon').then((m) => ({ default: m.Ribbon })));
+
+/** How long the Board waits for what speaks against its trips. */
+const PATIENCE_MS = 2500;
 
 export default function Board() {
   const { data: me } = useQuery(meQuery);
@@ -28,9 +32,12 @@ export default function Board() {
     outfit?.waters.find((w) => w.id === (board.data?.tomorrow[0]?.water.id ?? board.data?.today[0]?.water.id)) ?? outfit?.waters[0];
   const day = board.data && board.data.tomorrow.length > 0 ? tomorrow : today;
   const [from, to] = useMemo(() => boardSpan(day, zone), [day, zone]);
-  const risks = [useQuery(risksQuery(today)).data, useQuery(risksQuery(tomorrow)).data].flatMap((r) => r ?? []);
+  const weighed = [useQuery(risksQuery(today)), useQuery(risksQuery(tomorrow))];
+  const risks = weighed.flatMap((r) => r.data ?? []);
+  // Rows that grow under a finger are worse than a moment more; what takes longer comes later.
+  const late = useLate(PATIENCE_MS);
   const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
-  if (board.isPending) return <Waiting what="Opening the Board" />;
+  if (board.isPending || (board.data && !late && weighed.some((r) => r.isPending))) return <Waiting what="Opening the Board" />;
   if (!board.data) return <Fault error={board.error} retry={() => board.refetch()} />;
   const { today: done, tomorrow: next, open } = board.data;
   return (
@@ -77,13 +84,23 @@ export default function Board() {
               zone={zone}
               state={state.data}
               startAt={Date.parse(day === tomorrow ? (next[0]?.startsAt ?? '') : (done[0]?.startsAt ?? '')) || undefined}
-              lanes={[['light', 10], ...(water.tidal ? [['tide', 66] as const] : []), ['wind', 50], ['water', 46]]}
+              lanes={[['light', 10], ...(water.tidal ? [['tide', 66] as const] : []), ['wind', 50], ['waterTempC', 46]]}
             />
           </Suspense>
         </section>
       )}
     </>
   );
+}
+
+/** True once so long has passed on this screen. */
+function useLate(ms: number): boolean {
+  const [late, setLate] = useState(false);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setLate(true), ms);
+    return () => window.clearTimeout(timer);
+  }, [ms]);
+  return late;
 }
 
 function Trips({ title, trips, zone, risks }: { title: string; trips: readonly TripView[]; zone: string; risks: readonly TripRisk[] }) {

@@ -4,11 +4,12 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
-import { briefQuery, meQuery } from '../data/queries';
+import { meQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
 import { clock, dateName, fish } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
+import { briefQuery } from './queries';
 
 export default function Brief() {
   const { date = '' } = useParams();

@@ -5,15 +5,14 @@ import { bearingDeg, distanceM, metresPerDegree, type SeaBed } from '@bluffwind/
 import { compassPoint } from '@bluffwind/core/units/angle';
 import { Feature, Map as OlMap, View } from 'ol';
 import ScaleLine from 'ol/control/ScaleLine';
-import { LineString, Point, Polygon } from 'ol/geom';
-import { Draw, Modify } from 'ol/interaction';
+import type { Point } from 'ol/geom';
 import type ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
 import VectorImageLayer from 'ol/layer/VectorImage';
 import { useGeographic } from 'ol/proj';
 import type ImageCanvasSource from 'ol/source/ImageCanvas';
 import VectorSource from 'ol/source/Vector';
-import { Fill, Stroke, Style } from 'ol/style';
+import { Fill, Style } from 'ol/style';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   type ChartSpot,
@@ -28,15 +27,16 @@ import {
   type Sun,
 } from './chartSources';
 import { shelteredArea } from './layers';
+import { ChartButtons } from './ChartButtons';
 import { soundingsLayer } from './soundingsLayer';
+import { TypedPoint } from './TypedPoint';
+import { type Drawn, type Edited, type Points, useDrawing } from './useDrawing';
 import { hatch, KELP } from './styles';
 import 'ol/ol.css';
+import { amount, myUnits } from '../data/units';
 
 // biome-ignore lint/correctness/useHookAtTopLevel: not a hook of React, a setting of the map library
 useGeographic();
-
-export type Shape = 'point' | 'line' | 'area';
-type Points = readonly (readonly [number, number])[];
 
 interface ChartProps {
   readonly bed: SeaBed;
@@ -59,12 +59,15 @@ interface ChartProps {
   /** Where bearings and distances are read from. */
   readonly reference?: { readonly name: string; readonly lat: number; readonly lon: number };
   /** A shape that is being drawn, or one whose corners are being moved. */
-  readonly draw?: { readonly shape: Shape; readonly onDone: (points: [number, number][]) => void } | null;
-  readonly edit?: { readonly shape: Shape; readonly points: Points; readonly onChange: (points: [number, number][]) => void } | null;
+  readonly draw?: Drawn | null;
+  readonly edit?: Edited | null;
   readonly onSelect?: (spotId: string) => void;
   readonly onPile?: (number: number) => void;
   readonly onFound?: (key: string) => void;
 }
+
+/** How far from the middle Enter looks for a spot. */
+const MIDDLE_PX = 60;
 
 const NO_FEATURES: readonly FeatureView[] = [];
 const NO_SURVEYS: readonly (readonly ContourLines[])[] = [];
@@ -116,7 +119,7 @@ export function Chart(props: ChartProps) {
         live(sources.sketch, 12),
       ],
       view: new View({ center: [-35.2, 47.6], zoom: 13, maxZoom: 20, minZoom: 10, enableRotation: false }),
-      controls: [new ScaleLine({ minWidth: 80 })],
+      controls: [new ScaleLine({ minWidth: 80, units: SCALES[myUnits().distance] })],
     });
     made.on('click', (e) => {
       const now = latest.current;
@@ -153,11 +156,7 @@ export function Chart(props: ChartProps) {
   useEffect(() => {
     if (!map || framed.current === frame) return;
     framed.current = frame;
-    const m = metresPerDegree(bed.lat0);
-    const [width, height] = [(bed.columns * bed.cellM) / m.lon, (bed.rows * bed.cellM) / m.lat];
-    map.getView().fit([bed.lon0 + 0.02 * width, bed.lat0 + 0.05 * height, bed.lon0 + 0.98 * width, bed.lat0 + 0.95 * height], {
-      padding: [4, 4, 4, 4],
-    });
+    fitWhole(map, bed);
   }, [map, bed, frame]);
 
   // Five centimetres for the water's edge, half a metre for the lee: finer steps cannot be seen.
@@ -191,49 +190,7 @@ export function Chart(props: ChartProps) {
     };
   }, [map, soundings]);
 
-  const shapeDrawn = draw?.shape ?? null;
-  useEffect(() => {
-    if (!map || !shapeDrawn) return;
-    const interaction = new Draw({
-      source: sources.sketch,
-      type: ({ point: 'Point', line: 'LineString', area: 'Polygon' } as const)[shapeDrawn],
-    });
-    interaction.on('drawend', (e) => latest.current.draw?.onDone(pointsOf(e.feature.getGeometry())));
-    map.addInteraction(interaction);
-    const cancel = (e: KeyboardEvent) => {
-      if (e.key === 'Escape') interaction.abortDrawing();
-      if (e.key === 'Backspace') interaction.removeLastPoint();
-    };
-    window.addEventListener('keydown', cancel);
-    return () => {
-      window.removeEventListener('keydown', cancel);
-      map.removeInteraction(interaction);
-      sources.sketch.clear();
-    };
-  }, [map, shapeDrawn, sources]);
-
-  const editKey = edit ? `${edit.shape} ${JSON.stringify(edit.points)}` : '';
-  useEffect(() => {
-    const now = latest.current.edit;
-    if (!map || !now || editKey === '') return;
-    const points = now.points.map((p) => [...p]);
-    const geometry =
-      now.shape === 'point'
-        ? new Point(points[0] as number[])
-        : now.shape === 'line'
-          ? new LineString(points)
-          : new Polygon([[...points, points[0] as number[]]]);
-    const f = new Feature(geometry);
-    f.setStyle(new Style({ stroke: new Stroke({ color: KELP, width: 3 }), fill: new Fill({ color: 'rgba(47,107,60,0.12)' }) }));
-    sources.sketch.addFeature(f);
-    const interaction = new Modify({ source: sources.sketch });
-    interaction.on('modifyend', () => latest.current.edit?.onChange(pointsOf(geometry)));
-    map.addInteraction(interaction);
-    return () => {
-      map.removeInteraction(interaction);
-      sources.sketch.clear();
-    };
-  }, [map, editKey, sources]);
+  const byHand = useDrawing(map, sources.sketch, draw, edit);
 
   // The chosen one is brought into view, at a scale at which a pile can be told from its neighbour.
   useEffect(() => {
@@ -246,7 +203,38 @@ export function Chart(props: ChartProps) {
   const from = props.reference;
   return (
     <div className="relative h-full w-full overflow-hidden bg-[#e4dac0]" data-chart-box>
-      <div ref={box} className="h-full w-full" data-chart role="application" aria-label="Chart; the spots are also in the list beside it" />
+      <div
+        ref={box}
+        className="peer h-full w-full focus-visible:outline-offset-[-3px]"
+        data-chart
+        role="application"
+        tabIndex={0}
+        aria-label="Chart. Arrows move it, plus and minus zoom, Enter takes the spot in the middle; the spots are also in the list beside it"
+        onKeyDown={(e) => {
+          if (e.key !== 'Enter' || !map) return;
+          e.preventDefault();
+          const [lon, lat] = map.getView().getCenter() as [number, number];
+          if (draw) byHand.add(lon, lat);
+          else {
+            const near = nearMiddle(map, spots, MIDDLE_PX);
+            if (near) props.onSelect?.(near.id);
+          }
+        }}
+      />
+      <svg
+        className="pointer-events-none absolute top-1/2 left-1/2 hidden -translate-x-1/2 -translate-y-1/2 peer-focus-visible:block"
+        width={34}
+        height={34}
+        aria-hidden="true"
+      >
+        <path d="M17 2V32M2 17H32" stroke="#10292e" strokeWidth={1.5} />
+        <circle cx={17} cy={17} r={8} fill="none" stroke="#10292e" strokeWidth={1.5} />
+      </svg>
+      <ChartButtons
+        onZoom={(by) => map?.getView().animate({ zoom: (map.getView().getZoom() ?? 13) + by, duration: 0 })}
+        onWhole={() => map && fitWhole(map, bed)}
+      />
+      {draw && <TypedPoint shape={draw.shape} by={byHand} />}
       {wind && (
         <div className="pointer-events-none absolute top-4 right-5 flex flex-col items-center text-[#10292e]">
           <svg width={48} height={48} aria-hidden="true">
@@ -254,7 +242,7 @@ export function Chart(props: ChartProps) {
             <path d="M24 8L33 39L24 32L15 39Z" fill="#10292e" transform={`rotate(${wind.fromDeg + 180} 24 24)`} />
           </svg>
           <span className="num mt-1 rounded bg-[#fbf9f3]/90 px-1 text-[0.8rem]">
-            {compassPoint(wind.fromDeg)} {wind.mps.toFixed(0)} m/s
+            {compassPoint(wind.fromDeg)} {amount(wind.mps, 'wind', 0)}
           </span>
         </div>
       )}
@@ -268,7 +256,7 @@ export function Chart(props: ChartProps) {
             sheltered at {time}
           </span>
         )}
-        <span className="num">{tideM !== null ? `tide ${tideM.toFixed(1)} m at ${time}` : blows ? '' : `at ${time}`}</span>
+        <span className="num">{tideM !== null ? `tide ${amount(tideM, 'height', 1)} at ${time}` : blows ? '' : `at ${time}`}</span>
         <span className="flex items-center gap-1">
           <svg width={10} height={14} aria-hidden="true">
             <path d="M5 0L9 13L5 10L1 13Z" fill="#10292e" />
@@ -286,18 +274,34 @@ export function Chart(props: ChartProps) {
   );
 }
 
+/** The chart's scale in the units of ways. */
+const SCALES = { km: 'metric', nmi: 'nautical', mi: 'us' } as const;
+
 const degrees = (v: number, plus: string, minus: string) => `${Math.abs(v).toFixed(4)}° ${v >= 0 ? plus : minus}`;
+
+/** Shows the whole of a water. */
+function fitWhole(map: OlMap, bed: SeaBed): void {
+  const m = metresPerDegree(bed.lat0);
+  const [width, height] = [(bed.columns * bed.cellM) / m.lon, (bed.rows * bed.cellM) / m.lat];
+  map.getView().fit([bed.lon0 + 0.02 * width, bed.lat0 + 0.05 * height, bed.lon0 + 0.98 * width, bed.lat0 + 0.95 * height], {
+    padding: [4, 4, 4, 4],
+  });
+}
+
+/** The spot nearest to the middle of the chart, within so many pixels. */
+function nearMiddle(map: OlMap, spots: readonly ChartSpot[], withinPx: number): ChartSpot | null {
+  const [width = 0, height = 0] = map.getSize() ?? [];
+  const far = spots.map((s) => {
+    const [x = 0, y = 0] = map.getPixelFromCoordinate([s.lon, s.lat]) ?? [];
+    return { s, px: Math.hypot(x - width / 2, y - height / 2) };
+  });
+  const near = far.sort((a, b) => a.px - b.px)[0];
+  return near && near.px <= withinPx ? near.s : null;
+}
 
 /** "1.2 km, 048°" from one place to another. */
 function bearingWords(from: { lat: number; lon: number }, to: { lat: number; lon: number }): string {
   const d = distanceM(from, to);
   const bearing = String(Math.round(bearingDeg(from, to)) % 360).padStart(3, '0');
-  return `${d < 1000 ? `${d.toFixed(0)} m` : `${(d / 1000).toFixed(2)} km`}, ${bearing}°`;
-}
-
-function pointsOf(geometry: unknown): [number, number][] {
-  if (geometry instanceof Point) return [geometry.getCoordinates().slice(0, 2) as [number, number]];
-  if (geometry instanceof LineString) return geometry.getCoordinates().map((c) => c.slice(0, 2) as [number, number]);
-  if (geometry instanceof Polygon) return (geometry.getCoordinates()[0] ?? []).slice(0, -1).map((c) => c.slice(0, 2) as [number, number]);
-  return [];
+  return `${d < 1000 ? amount(d, 'near', 0) : amount(d, 'way', 2)}, ${bearing}°`;
 }

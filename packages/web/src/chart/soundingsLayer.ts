@@ -5,6 +5,8 @@ import ImageLayer from 'ol/layer/Image';
 import { fromLonLat } from 'ol/proj';
 import ImageCanvasSource from 'ol/source/ImageCanvas';
 import { FONT } from './styles';
+import { figure } from '@bluffwind/core/units/measure';
+import { myUnits } from '../data/units';
 
 /** Soundings as columns. */
 export interface SoundingColumns {
@@ -51,7 +53,7 @@ export function soundingsLayer(s: SoundingColumns, zIndex: number): ImageLayer<I
         const px = (((x[i] as number) - west) / (east - west)) * width;
         const py = ((north - (y[i] as number)) / (north - south)) * height;
         if (!room.take(px, py)) continue;
-        g.fillText(d >= 20 ? d.toFixed(0) : d.toFixed(1), px, py);
+        g.fillText(figure(d, 'depth', myUnits(), d >= 20 ? 0 : 1).text, px, py);
       }
       return canvas;
     },

@@ -38,7 +38,7 @@ export function KeptFor() {
               value={value}
               onChange={(e) => setTyped(e.target.value.trim())}
               aria-invalid={!usable}
-              className="num w-20 rounded border border-line bg-paper px-2 py-1"
+              className="num w-20 rounded border border-ink-3 bg-paper px-2 py-1"
             />
             days after the last trip
           </label>

@@ -1,4 +1,5 @@
 import type { ProblemBody } from '@bluffwind/contract/problem';
+import { words } from './units';
 
 /** What the server said was wrong, with its remedy. */
 export class ApiProblem extends Error {
@@ -33,7 +34,23 @@ export function watchAway(told: () => void): () => void {
   return () => watchers.delete(told);
 }
 
-async function send<T>(path: string, init?: RequestInit): Promise<T> {
+/** While the server is away one question after the other is asked, at this pace; what a person sends goes at once. */
+const AWAY_PACE_MS = 1000;
+let turn: Promise<unknown> = Promise.resolve();
+
+function send<T>(path: string, init?: RequestInit): Promise<T> {
+  if (!away || init?.method === 'POST') return ask<T>(path, init);
+  const mine = turn
+    .then(() => (away ? new Promise((resolve) => setTimeout(resolve, AWAY_PACE_MS)) : undefined))
+    .then(() => ask<T>(path, init));
+  turn = mine.catch(() => undefined);
+  return mine;
+}
+
+/** What stands between us and the server says that it is not there. */
+const GATEWAY = [502, 503, 504];
+
+async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, { credentials: 'same-origin', ...init });
@@ -41,8 +58,16 @@ async function send<T>(path: string, init?: RequestInit): Promise<T> {
     setAway(true);
     throw new Offline();
   }
+  if (GATEWAY.includes(response.status) && !response.headers.get('Content-Type')?.includes('json')) {
+    setAway(true);
+    throw new Offline();
+  }
   setAway(false);
-  const body: unknown = await response.json().catch(() => null);
+  // Sentences carry their figures with their kinds; here they are put into the reader's units.
+  const body: unknown = await response
+    .text()
+    .then((text) => JSON.parse(words(text)) as unknown)
+    .catch(() => null);
   if (!response.ok) {
     const problem = body as ProblemBody | null;
     throw new ApiProblem(

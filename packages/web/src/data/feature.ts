@@ -1,6 +1,7 @@
 // What a screen says of itself. The router, the rail, the bar of the pocket, the palette and the list of keys are made of these alone.
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { TripView } from '@bluffwind/contract/trips';
+import type { QueryClient } from '@tanstack/react-query';
 import type { LucideIcon } from 'lucide-react';
 import type { LazyExoticComponent } from 'react';
 
@@ -41,8 +42,12 @@ export interface Feature {
   readonly screen: LazyExoticComponent<() => React.JSX.Element>;
   readonly place?: Place;
   commands?(here: Here): Command[];
+  /** More that the palette finds by name, asked for when it opens. */
+  finds?(queries: QueryClient, here: Here): Promise<Command[]>;
   /** Keys of the screen, for the list of keys. */
   readonly keys?: readonly (readonly [keys: string, what: string])[];
+  /** What a phone takes along for the trips of today and tomorrow, one thing after the other. */
+  takeAlong?(queries: QueryClient, here: Here): readonly (() => Promise<unknown>)[];
   /** True for a screen that goes on without a session: what is entered there must not be lost. */
   readonly keepsOn?: boolean;
 }

@@ -1,8 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 
-/** What is read again when something of the outfit has changed: what a person looks at to know how things stand, not what he works on. */
-const READ_AGAIN = ['board', 'risks', 'trip', 'fleet', 'brief', 'log'] as const;
 /** A boat that logs its fish sends often; a screen follows at this pace. */
 const PACE_MS = 5000;
 
@@ -18,7 +16,7 @@ export function useChanges(): void {
     const read = () => {
       timer = undefined;
       heardAt = Date.now();
-      for (const key of READ_AGAIN) void queries.invalidateQueries({ queryKey: [key] });
+      void queries.invalidateQueries({ predicate: (q) => q.meta?.follows === true });
     };
     const hear = (event: MessageEvent<string>) => {
       if (shown !== null && event.data === shown) return;

@@ -11,6 +11,10 @@ interface SaveTerms<In, Out> {
   readonly told?: string | ((out: Out, input: In) => string);
   /** After it is stored. */
   readonly onStored?: (out: Out, input: In) => void;
+  /** When everything that it touches has been read again. */
+  readonly onRead?: (out: Out, input: In) => void;
+  /** When it is refused, or did not get there. */
+  readonly onRefused?: (error: Error) => void;
 }
 
 /** What is being saved, and what was wrong with it. */
@@ -27,14 +31,18 @@ export interface Saving<In> {
 }
 
 /** The one way to change something on the server: faults at their fields, everything that it touches read again, and a word when it is done. */
-export function useSave<In, Out = unknown>({ send, touches, told, onStored }: SaveTerms<In, Out>): Saving<In> {
+export function useSave<In, Out = unknown>({ send, touches, told, onStored, onRead, onRefused }: SaveTerms<In, Out>): Saving<In> {
   const queries = useQueryClient();
   const mutation = useMutation({
     mutationFn: send,
+    // Sent at once or refused: what waits for a network stands on deck alone.
+    networkMode: 'always',
+    onError: (error) => onRefused?.(error),
     onSuccess: async (out, input) => {
       if (told !== undefined) toast(typeof told === 'string' ? told : told(out, input));
       onStored?.(out, input);
       await Promise.all(touches.map((queryKey) => queries.invalidateQueries({ queryKey })));
+      onRead?.(out, input);
     },
   });
   const fields = mutation.error instanceof ApiProblem ? mutation.error.body.fields : [];

@@ -10,6 +10,7 @@ import { holdsIn } from '@bluffwind/core/rules/verdict';
 import { SpotRisk } from './SpotRisk';
 import { StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
+import { amount } from '../data/units';
 
 interface AtStopProps {
   readonly trip: DeckTrip;
@@ -49,8 +50,8 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
     >
       <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
       <p className="text-[0.93rem] text-ink-2">
-        {c ? `${depth(c.depthM)} m under the boat` : ''}
-        {c ? (c.windMps === null ? ', wind not known' : `, wind ${c.windMps.toFixed(0)} m/s`) : ''}
+        {c ? `${depth(c.depthM)} under the boat` : ''}
+        {c ? (c.windMps === null ? ', wind not known' : `, wind ${amount(c.windMps, 'wind', 0)}`) : ''}
       </p>
       {spot && c && <SpotRisk pack={pack} spot={spot} c={c} />}
       <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} />

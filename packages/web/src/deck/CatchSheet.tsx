@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { serverNow } from '../data/clock';
 import { dateName } from '../ui/format';
 import { lengthKeys } from './lengthKeys';
+import { amount, myUnit, words } from '../data/units';
 
 const BIG = 'min-h-[56px] rounded border px-2 text-[1.05rem] font-semibold cursor-pointer';
 const KINDS: readonly LengthKind[] = ['total', 'fork', 'standard'];
@@ -43,6 +44,9 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
   const [lengthKind, setKind] = useState<LengthKind>(species.lengthKind);
   const [clientId, setClient] = useState<string | null>(turnOf);
   const [askedOnce, setAsked] = useState(false);
+  const inches = myUnit('fish') === 'in';
+  const unitMm = inches ? 25.4 : 10;
+  const [step, stepMm, unitWord] = inches ? ['½', 12.7, 'inch'] : ['1', 10, 'centimetre'];
   const choose = (mm: number | null) => {
     setLength(mm);
     setMeasured(true);
@@ -102,7 +106,9 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
             </div>
           )}
           <div className="mt-2 mb-1 flex items-center justify-between gap-2">
-            <span>cm, {KIND_WORDS[lengthKind]}</span>
+            <span>
+              {myUnit('fish')}, {KIND_WORDS[lengthKind]}
+            </span>
             <button
               type="button"
               className="min-h-[44px] cursor-pointer px-2 text-[0.93rem] underline underline-offset-4"
@@ -116,15 +122,15 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
             </button>
           </div>
           <div className="grid grid-cols-4 gap-2">
-            {lengthKeys(species, rules).map((cm) => (
+            {lengthKeys(species, rules, unitMm).map((k) => (
               <button
-                key={cm}
+                key={k}
                 type="button"
-                aria-pressed={lengthMm === cm * 10}
-                onClick={() => choose(cm * 10)}
-                className={`${BIG} num ${lengthMm === cm * 10 ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}
+                aria-pressed={lengthMm === Math.round(k * unitMm)}
+                onClick={() => choose(Math.round(k * unitMm))}
+                className={`${BIG} num ${lengthMm === Math.round(k * unitMm) ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}
               >
-                {cm}
+                {k}
               </button>
             ))}
           </div>
@@ -132,20 +138,20 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
             <button
               type="button"
               disabled={lengthMm === null}
-              onClick={() => choose(Math.max(50, (lengthMm ?? 0) - 10))}
+              onClick={() => choose(Math.max(50, Math.round((lengthMm ?? 0) - stepMm)))}
               className={`${BIG} border-ink disabled:opacity-40`}
-              aria-label="−1 centimetre"
+              aria-label={`−${step} ${unitWord}`}
             >
-              −1
+              −{step}
             </button>
             <button
               type="button"
               disabled={lengthMm === null}
-              onClick={() => choose((lengthMm ?? 0) + 10)}
+              onClick={() => choose(Math.round((lengthMm ?? 0) + stepMm))}
               className={`${BIG} border-ink disabled:opacity-40`}
-              aria-label="+1 centimetre"
+              aria-label={`+${step} ${unitWord}`}
             >
-              +1
+              +{step}
             </button>
             <button
               type="button"
@@ -158,9 +164,9 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, 
           </div>
           <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${look}`} data-decision={measured ? said.decision : 'rules'}>
             <b>{!measured ? 'Rules' : mustGo ? 'Must release' : noRule ? 'No rule on file' : 'May keep'}</b>
-            {measured && lengthMm !== null ? <span className="num"> {lengthMm / 10} cm</span> : ''}
+            {measured && lengthMm !== null ? <span className="num"> {amount(lengthMm, 'fish', 1).replace('.0', '')}</span> : ''}
             <span className="block text-[0.9em]">
-              {!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; ')}
+              {words(!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; '))}
             </span>
             {noRule && askedOnce && (
               <span className="block text-[0.9em] font-semibold">Has somebody checked the local rules? Tap once more to keep it.</span>

@@ -1,5 +1,6 @@
 import { type ReactNode, useEffect } from 'react';
 import { clock } from '../ui/format';
+import { amount } from '../data/units';
 
 /** A deck button: a thumb's size, room for two lines. */
 export const BIG = 'min-h-[58px] cursor-pointer rounded border px-2 font-semibold text-[1rem] leading-tight';
@@ -52,7 +53,7 @@ export function Recent({
           <span>
             <span className="num text-ink-2">{clock(k.at, zone)}</span>{' '}
             {k.outcome === 'landed'
-              ? `${short(nameOf(k.speciesId))}${k.lengthMm ? ` ${(k.lengthMm / 10).toFixed(0)} cm` : ''}, ${k.kept ? 'kept' : 'released'}`
+              ? `${short(nameOf(k.speciesId))}${k.lengthMm ? ` ${amount(k.lengthMm, 'fish', 0)}` : ''}, ${k.kept ? 'kept' : 'released'}`
               : k.outcome}
           </span>
           <button

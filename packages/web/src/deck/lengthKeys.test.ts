@@ -17,6 +17,11 @@ describe('the lengths to tap', () => {
     expect(keys).toContain(60);
     expect([...keys].sort((a, b) => a - b)).toEqual(keys);
   });
+  it('are whole inches where a person measures so, the limit rounded up', () => {
+    const keys = lengthKeys({ leastMm: 254, mostMm: 762 }, [rule(420, null)], 25.4);
+    expect([keys[0], keys.at(-1)]).toEqual([10, 30]);
+    expect(keys).toContain(17);
+  });
   it('leave a limit out that no fish of the kind reaches, and make do without any figures', () => {
     expect(lengthKeys({ leastMm: 100, mostMm: 300 }, [rule(900, null)])).not.toContain(90);
     const blind = lengthKeys({ leastMm: null, mostMm: null }, [rule(420, null)]);

@@ -5,11 +5,10 @@ import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { toast } from 'sonner';
-import { ApiProblem, post } from '../data/api';
+import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { serverNow } from '../data/clock';
-import { deskQuery, fleetTripsQuery, meQuery } from '../data/queries';
+import { deskQuery, meQuery } from '../data/queries';
 import { newPlanOf } from '../plan/newPlanOf';
 import { clock, dateName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
@@ -18,6 +17,12 @@ import { useWorker } from '../workers/useWorker';
 import type { FleetSoFar, FleetTrip, FleetWorker } from '../workers/fleet.worker';
 import { keptMeetings } from './keptMeetings';
 import { spotName } from '../plan/spotName';
+import { fleetTripsQuery } from './queries';
+import { useSave } from '../data/useSave';
+import { Term } from '../ui/Term';
+import { AmountChart } from '../ui/AmountChart';
+
+const OF_PLANS = ['desk', 'board', 'brief', 'fleet'].map((key) => [key]);
 
 const makeFleetWorker = () => new Worker(new URL('../workers/fleet.worker.ts', import.meta.url), { type: 'module' });
 
@@ -39,8 +44,6 @@ function FleetOf({ date }: { date: string }) {
   const worker = useWorker<FleetWorker>(makeFleetWorker);
   const [so, setSo] = useState<FleetSoFar | null>(null);
   const [fair, setFair] = useState(false);
-  const [busy, setBusy] = useState(false);
-  const [refused, setRefused] = useState('');
   const [step, setStep] = useState('');
   // What he has seen to be unknown; another day, or anything more, is asked anew.
   const [seenOf, setSeenOf] = useState('');
@@ -76,28 +79,13 @@ function FleetOf({ date }: { date: string }) {
     };
   }, [all, worker, fair]);
 
-  if (failedOf(trips)) return <Fault error={trips.error} retry={() => void trips.refetch()} />;
-  const failed = failedOf(...desks);
-  if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries({ queryKey: ['desk'] })} />;
-  if (!me || !trips.data) return <Waiting what="Opening the day" />;
-  const zone = me.outfit.zone;
-  const today = localDate(serverNow(), zone);
-  const notKnown = so?.trips.flatMap((t) => (t.notKnown.length > 0 ? [`${t.tripId} ${t.notKnown.join()}`] : [])).join() ?? '';
-  const unknown = notKnown !== '';
-  const seen = seenOf === notKnown;
-  const meetings = all ? keptMeetings(all) : [];
-  const given = so ? so.trips.reduce((s, t) => s + t.alone - t.together, 0) : 0;
-  async function keepAll() {
-    if (!all || !so) return;
-    setBusy(true);
-    try {
-      const laid = so.trips.filter((t) => t.plan.legs.length > 0);
+  const keeping = useSave<{ laid: readonly FleetTrip[]; saved: (tripId: string) => PlanDesk['saved'] }>({
+    send: async ({ laid, saved }) => {
       const triggers = await worker.get().triggers(
         laid,
         proxy((done: number) => setStep(`What would change them: boat ${done} of ${laid.length}`)),
       );
-      const saved = (tripId: string) => all.find((x) => x.trip.id === tripId)?.desk.saved ?? null;
-      await post('/fleet/plans', {
+      return post('/fleet/plans', {
         plans: laid.map((t) => ({
           tripId: t.tripId,
           ...newPlanOf({
@@ -110,16 +98,28 @@ function FleetOf({ date }: { date: string }) {
           }),
         })),
       });
-      setRefused('');
-      toast('The plans of all boats are kept.');
-    } catch (error) {
-      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
-    } finally {
-      await Promise.all(['desk', 'board', 'brief', 'fleet'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
-      setBusy(false);
+    },
+    touches: OF_PLANS,
+    told: 'The plans of all boats are kept.',
+    onStored: () => setStep(''),
+    onRefused: () => {
       setStep('');
-    }
-  }
+      // Somebody else may have taken a spot meanwhile.
+      for (const queryKey of OF_PLANS) void queries.invalidateQueries({ queryKey });
+    },
+  });
+
+  if (failedOf(trips)) return <Fault error={trips.error} retry={() => void trips.refetch()} />;
+  const failed = failedOf(...desks);
+  if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries({ queryKey: ['desk'] })} />;
+  if (!me || !trips.data) return <Waiting what="Opening the day" />;
+  const zone = me.outfit.zone;
+  const today = localDate(serverNow(), zone);
+  const notKnown = so?.trips.flatMap((t) => (t.notKnown.length > 0 ? [`${t.tripId} ${t.notKnown.join()}`] : [])).join() ?? '';
+  const unknown = notKnown !== '';
+  const seen = seenOf === notKnown;
+  const meetings = all ? keptMeetings(all) : [];
+  const given = so ? so.trips.reduce((s, t) => s + t.alone - t.together, 0) : 0;
   return (
     <>
       <Header
@@ -143,11 +143,22 @@ function FleetOf({ date }: { date: string }) {
         <label className="flex items-center gap-2">
           <input type="checkbox" checked={fair} onChange={(e) => setFair(e.target.checked)} /> Share the loss
         </label>
+        <Term name="gives up" />
         <Link to={`/fleet/${addDays(date, date > today ? -1 : 1)}`} className="underline underline-offset-2">
           {dateName(addDays(date, date > today ? -1 : 1))}
         </Link>
         {me.role !== 'mate' && open.length > 0 && (
-          <Button strong onClick={() => void keepAll()} disabled={!so?.done || busy || (unknown && !seen)}>
+          <Button
+            strong
+            onClick={() =>
+              so &&
+              keeping.save({
+                laid: so.trips.filter((t) => t.plan.legs.length > 0),
+                saved: (tripId) => all?.find((x) => x.trip.id === tripId)?.desk.saved ?? null,
+              })
+            }
+            disabled={!so?.done || keeping.busy || (unknown && !seen)}
+          >
             Keep all plans
           </Button>
         )}
@@ -167,11 +178,7 @@ function FleetOf({ date }: { date: string }) {
           )}
         </p>
       )}
-      {refused && (
-        <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1.5">
-          {refused}
-        </p>
-      )}
+      {keeping.error !== null && <Fault error={keeping.error} />}
       <section aria-label="Boats" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-4">
         {meetings.map((m) => (
           <p key={m} className="mb-2 border-l-4 border-rust bg-rust-pale px-3 py-1.5" data-meeting>
@@ -199,6 +206,28 @@ function FleetOf({ date }: { date: string }) {
                 </li>
               ))}
           </ol>
+        )}
+        {so?.done && so.trips.length > 1 && (
+          <AmountChart
+            said={
+              <>
+                <b>What each gives up.</b> Together they have {fish(so.value)}; each for itself would count on {fish(so.value + given)}, and
+                two would meet.
+              </>
+            }
+            categories={so.trips.map((t) => {
+              const trip = all?.find((x) => x.trip.id === t.tripId)?.trip;
+              return trip ? `${trip.boat.name} ${clock(trip.startsAt, zone)}` : '';
+            })}
+            series={[
+              { name: 'alone', look: 'bars', values: so.trips.map((t) => t.alone) },
+              { name: 'together', look: 'bars', values: so.trips.map((t) => t.together) },
+            ]}
+            xTitle="boat and hour"
+            yTitle="fish, as each trip counts them"
+            width={760}
+            show={fish}
+          />
         )}
       </section>
     </>

@@ -3,6 +3,7 @@ import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { pileShade } from '@bluffwind/core/ground/piles';
 import { clock, dayName } from '../ui/format';
 import { Button } from '../ui/parts';
+import { amount } from '../data/units';
 
 interface Props {
   readonly chart: Chart;
@@ -64,15 +65,16 @@ export function DrawnList(props: Props) {
                 onChange={(e) => props.onFishDepth(Number(e.target.value))}
                 className="flex-1 accent-(--kelp)"
               />
-              <span className="num w-12">{fishDepthM.toFixed(1)} m</span>
+              <span className="num w-12">{amount(fishDepthM, 'depth', 1)}</span>
             </label>
             {pile !== null && c && (
               <p className="mt-1 border-l-4 border-kelp bg-paper px-2 py-1" data-pile-shade>
                 {shade ? (
                   <>
-                    At {clock(c.at, zone)} pile {pile} is shaded on its <b>{shade.side}</b> side. At {fishDepthM.toFixed(1)} m the shade of
-                    its waterline lies <span className="num">{shade.displacedM.toFixed(1)} m</span> off to {shade.side}; the deck’s reaches{' '}
-                    <span className="num">{shade.surfaceM.toFixed(0)} m</span> over the water. Sun {c.sunHeightDeg.toFixed(0)}° high.
+                    At {clock(c.at, zone)} pile {pile} is shaded on its <b>{shade.side}</b> side. At {amount(fishDepthM, 'depth', 1)} the
+                    shade of its waterline lies <span className="num">{amount(shade.displacedM, 'near', 1)}</span> off to {shade.side}; the
+                    deck’s reaches <span className="num">{amount(shade.surfaceM, 'near', 0)}</span> over the water. Sun{' '}
+                    {c.sunHeightDeg.toFixed(0)}° high.
                   </>
                 ) : (
                   <>
@@ -96,8 +98,8 @@ export function DrawnList(props: Props) {
             <span className="flex items-baseline justify-between gap-2">
               <span>
                 <b>{f.name}</b> · {KIND[f.kind]}
-                {f.kind === 'no-wake' ? <span className="num"> {(f.detail.limitMps ?? 2.6).toFixed(1)} m/s</span> : ''}
-                {f.kind === 'passage' ? <span className="num"> {f.detail.chartedDepthM?.toFixed(1)} m</span> : ''}
+                {f.kind === 'no-wake' ? <span className="num"> {amount(f.detail.limitMps ?? 2.6, 'current', 1)}</span> : ''}
+                {f.kind === 'passage' ? <span className="num"> {amount(f.detail.chartedDepthM ?? 0, 'depth', 1)}</span> : ''}
               </span>
               {mayEdit && (
                 <span className="flex shrink-0 gap-2">

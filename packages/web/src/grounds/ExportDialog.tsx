@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { get } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
+import { Choice } from '../ui/Choice';
 
 interface Exported {
   readonly fileName: string;
@@ -28,6 +29,7 @@ export function ExportDialog({
   const [format, setFormat] = useState<'gpx' | 'kml' | 'geojson'>('gpx');
   const [all, setAll] = useState(false);
   const [sure, setSure] = useState(false);
+  const [drawn, setDrawn] = useState(true);
   const [error, setError] = useState<unknown>(null);
   async function save() {
     setError(null);
@@ -37,7 +39,7 @@ export function ExportDialog({
     }
     try {
       const file = await get<Exported>(
-        `/waters/${waterId}/export?${new URLSearchParams({ format, captains: all ? 'yes' : 'no', sure: all && sure ? 'yes' : 'no' })}`,
+        `/waters/${waterId}/export?${new URLSearchParams({ format, captains: all ? 'yes' : 'no', drawn: drawn ? 'yes' : 'no', sure: all && sure ? 'yes' : 'no' })}`,
       );
       saveFile(file.fileName, file.text, file.mediaType);
       toast(`${file.spots} spots written${file.leftOut > 0 ? `, ${file.leftOut} of the captains' left out` : ''}.`);
@@ -55,17 +57,20 @@ export function ExportDialog({
   return (
     <Sheet open={open} title="Export spots" note="A file that other programs read. It shows where your spots are." onClose={close}>
       <div className="flex flex-col gap-3">
+        <Choice
+          label="Format"
+          labelled="beside"
+          value={format}
+          options={[
+            { value: 'gpx', name: 'GPX' },
+            { value: 'kml', name: 'KML' },
+            { value: 'geojson', name: 'GeoJSON' },
+          ]}
+          onPick={setFormat}
+        />
         <label className="flex items-center gap-2">
-          Format
-          <select
-            value={format}
-            onChange={(e) => setFormat(e.target.value as 'gpx')}
-            className="rounded border border-ink-3 bg-chalk px-2 py-1"
-          >
-            <option value="gpx">GPX</option>
-            <option value="kml">KML</option>
-            <option value="geojson">GeoJSON</option>
-          </select>
+          <input type="checkbox" checked={drawn} onChange={(e) => setDrawn(e.target.checked)} />
+          With what the crew has drawn
         </label>
         {captains > 0 && (
           <label className="flex items-center gap-2">

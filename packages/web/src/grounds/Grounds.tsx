@@ -5,7 +5,7 @@ import { nearDuplicates } from '@bluffwind/core/ground/nearDuplicates';
 import { toLocal } from '@bluffwind/core/ground/seaBed';
 import { localDate } from '@bluffwind/core/units/time';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { toast } from 'sonner';
 import { v7 } from 'uuid';
@@ -13,12 +13,12 @@ import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { serverNow } from '../data/clock';
 import { meQuery, outfitQuery } from '../data/queries';
-import { isTyping, useCursor } from '../data/time';
+import { useCursor } from '../data/time';
 import { Chart } from '../chart/Chart';
 import { Ribbon } from '../ribbon/Ribbon';
 import type { LaneSpec } from '../ribbon/laneProps';
 import { clock, dayName } from '../ui/format';
-import { Pick } from '../ui/Pick';
+import { Pick } from '../ui/Choice';
 import { Fault, Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
 import { Workplace } from '../ui/Workplace';
@@ -33,12 +33,25 @@ import { SpotList } from './SpotList';
 import { SpotPanel } from './SpotPanel';
 import { spotLanes } from './spotLanes';
 import { type Found, useFound, useGrounds, useGroundWorker, useRuns, useSurveyContours } from './useGrounds';
+import { useKeys } from '../data/useKeys';
+import { useSave } from '../data/useSave';
+import { useAsk } from '../ui/Ask';
+import { useAddress } from '../data/useAddress';
 
 // Fetched when a file is to be imported.
 const ImportPlaces = lazy(() => import('../imports/ImportPlaces').then((m) => ({ default: m.ImportPlaces })));
 const ImportSoundings = lazy(() => import('../imports/ImportSoundings').then((m) => ({ default: m.ImportSoundings })));
 
 const NO_SPOTS: readonly SpotView[] = [];
+
+/** Something done to the chart, what is said of it, and what would undo it. */
+interface Act {
+  readonly path: string;
+  readonly body?: unknown;
+  readonly told: string;
+  readonly undo?: Act;
+  readonly after?: () => void;
+}
 
 export default function Grounds() {
   const [params, setParams] = useSearchParams();
@@ -53,7 +66,7 @@ export default function Grounds() {
   const worker = useGroundWorker();
   const contours = useSurveyContours(worker, g.surveys);
   const cursor = useCursor();
-  const [tab, setTab] = useState<'spots' | 'found' | 'drawn'>('spots');
+  const [tab, setTab] = useAddress('tab', 'spots');
   const [pile, setPile] = useState<number | null>(null);
   const [fishDepthM, setFishDepthM] = useState(3);
   const [foundKey, setFoundKey] = useState<string | null>(null);
@@ -70,13 +83,11 @@ export default function Grounds() {
   const boat = outfit?.boats.find((b) => b.id === boatId) ?? (water?.kind === 'fresh' ? outfit?.boats.at(-1) : outfit?.boats[0]);
   const select = useCallback(
     (id: string | null) => {
-      setParams((old) => {
-        const next = new URLSearchParams(old);
-        if (id) next.set('spot', id);
-        else next.delete('spot');
-        return next;
-      });
-      setTab('spots');
+      const next = new URLSearchParams(window.location.search);
+      if (id) next.set('spot', id);
+      else next.delete('spot');
+      next.delete('tab');
+      setParams(next);
     },
     [setParams],
   );
@@ -110,22 +121,18 @@ export default function Grounds() {
   );
   const reference = chosen ?? (dock && { name: 'the dock', ...dock });
 
-  const refresh = useCallback(async () => {
-    await queries.invalidateQueries({ queryKey: ['spots', waterId] });
-    await queries.invalidateQueries({ queryKey: ['chart', waterId] });
-  }, [queries, waterId]);
-  const act = useCallback(
-    async (work: () => Promise<unknown>, done: string) => {
-      try {
-        await work();
-        await refresh();
-        toast(done);
-      } catch (problem) {
-        toast((problem as Error).message);
-      }
+  const acting = useSave<Act>({
+    send: ({ path, body }) => post(path, body),
+    touches: [
+      ['spots', waterId],
+      ['chart', waterId],
+    ],
+    onStored: (_, { told, undo, after }) => {
+      toast(told, undo ? { duration: 12_000, action: { label: 'Undo', onClick: () => acting.save(undo) } } : {});
+      after?.();
     },
-    [refresh],
-  );
+  });
+  const [ask, question] = useAsk();
   const accept = useCallback(
     (f: Found) =>
       setDraft({
@@ -140,32 +147,28 @@ export default function Grounds() {
     [],
   );
   const dismiss = useCallback(
-    (f: Found) =>
-      act(() => post(`/waters/${waterId}/dismissals`, { kind: f.kind, lat: f.lat, lon: f.lon }), `The ${f.kind} is dismissed for good.`),
-    [act, waterId],
+    ({ kind, lat, lon }: Found) =>
+      acting.save({
+        path: `/waters/${waterId}/dismissals`,
+        body: { kind, lat, lon },
+        told: `The ${kind} is dismissed.`,
+        undo: { path: `/waters/${waterId}/dismissals/undo`, body: { kind, lat, lon }, told: `The ${kind} is back.` },
+      }),
+    [acting.save, waterId],
   );
   const edit = useCallback((s: SpotView) => setDraft({ ...s }), []);
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e) || e.ctrlKey || e.metaKey || e.altKey || document.querySelector('[role=dialog]')) return;
-      if (e.key === 'Escape' && (drawing || moving)) {
-        setDrawing(null);
-        setMoving(null);
-      }
-      // What is pressed must not be typed into the field that opens.
-      if (e.key === 'n' && mayEdit) {
-        e.preventDefault();
-        setDrawing({ what: 'spot', shape: 'point' });
-      }
-      if (e.key === 'e' && mayEdit && chosen) {
-        e.preventDefault();
-        edit(chosen);
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [drawing, moving, mayEdit, chosen, edit]);
+  useKeys({
+    Escape:
+      drawing || moving
+        ? () => {
+            setDrawing(null);
+            setMoving(null);
+          }
+        : null,
+    n: mayEdit ? () => setDrawing({ what: 'spot', shape: 'point' }) : null,
+    e: mayEdit && chosen ? () => edit(chosen) : null,
+  });
 
   const failed = failedOf(g.chart, g.spots, g.state);
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
@@ -183,7 +186,7 @@ export default function Grounds() {
   const c = chosen ? conditions.get(chosen.id) : undefined;
   const lanes: LaneSpec[] = chosen
     ? [['light', 10], ...spotLanes(chosen, at, cursor.at)]
-    : [['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['water', 44]];
+    : [['light', 10], ...(water.tidal ? [['tide', 56] as const] : []), ['wind', 46], ['waterTempC', 44]];
   return (
     <>
       <Header title={water.name} note={`${spots.length} spots · ${dayName(cursor.at, zone)} ${clock(cursor.at, zone)}`}>
@@ -191,6 +194,8 @@ export default function Grounds() {
         <Pick label="Boat for runs" value={boat?.id ?? ''} options={outfit?.boats ?? []} onPick={setBoatId} />
         <GroundsMenus mayEdit={mayEdit} onDraw={setDrawing} onOpen={setOpen} />
       </Header>
+      {question}
+      {acting.error !== null && <Fault error={acting.error} />}
       <Workplace
         label="Spots"
         pulled={1}
@@ -198,8 +203,6 @@ export default function Grounds() {
         panel={
           <SideTabs
             label="Lists"
-            value={tab}
-            onValue={(v) => setTab(v as typeof tab)}
             tabs={[
               {
                 value: 'spots',
@@ -219,16 +222,31 @@ export default function Grounds() {
                       duplicates={duplicates}
                       onEdit={() => edit(chosen)}
                       onMerge={(into) =>
-                        act(async () => {
-                          await post(`/spots/${chosen.id}/merge`, { into: into.id });
-                          select(into.id);
-                        }, `${chosen.name} is now ${into.name}.`)
+                        ask({
+                          title: `Make ${chosen.name} one with ${into.name}?`,
+                          text: 'Its log, readings and plans become those of the other spot. This cannot be undone.',
+                          yes: 'Merge them',
+                          act: () =>
+                            acting.save({
+                              path: `/spots/${chosen.id}/merge`,
+                              body: { into: into.id },
+                              told: `${chosen.name} is now ${into.name}.`,
+                              after: () => select(into.id),
+                            }),
+                        })
                       }
                       onRetire={() =>
-                        act(async () => {
-                          await post(`/spots/${chosen.id}/retire`);
-                          select(null);
-                        }, `${chosen.name} is out of use; its log stays.`)
+                        ask({
+                          title: `Take ${chosen.name} out of use?`,
+                          text: 'It is planned no more and leaves the chart; its log stays, and counts for the rates of other spots.',
+                          yes: 'Take it out',
+                          act: () =>
+                            acting.save({
+                              path: `/spots/${chosen.id}/retire`,
+                              told: `${chosen.name} is out of use; its log stays.`,
+                              after: () => select(null),
+                            }),
+                        })
                       }
                       onClose={() => select(null)}
                     />
@@ -266,8 +284,15 @@ export default function Grounds() {
                     onPile={setPile}
                     onFishDepth={setFishDepthM}
                     onEdit={(f) => setFeature(f)}
-                    onRemove={(f) => act(() => post(`/features/${f.id}/remove`), `${f.name} is off the chart.`)}
-                    onLaySurvey={(id) => act(() => post(`/surveys/${id}/chart`), 'The survey is laid over the chart.')}
+                    onRemove={(f) =>
+                      ask({
+                        title: `Take ${f.name} off the chart?`,
+                        text: 'Runs and plans no longer go by it. It has to be drawn again to come back.',
+                        yes: 'Take it off',
+                        act: () => acting.save({ path: `/features/${f.id}/remove`, told: `${f.name} is off the chart.` }),
+                      })
+                    }
+                    onLaySurvey={(id) => acting.save({ path: `/surveys/${id}/chart`, told: 'The survey is laid over the chart.' })}
                   />
                 ),
               },
@@ -325,7 +350,12 @@ export default function Grounds() {
         }}
         onStored={(s) => {
           setDraft(null);
-          void refresh().then(() => select(s.id));
+          void Promise.all(
+            [
+              ['spots', waterId],
+              ['chart', waterId],
+            ].map((queryKey) => queries.invalidateQueries({ queryKey })),
+          ).then(() => select(s.id));
           toast(`${s.name} is stored.`);
         }}
       />

@@ -1,5 +1,5 @@
 import type { FeatureView } from '@bluffwind/contract/grounds';
-import type { Shape } from '../chart/Chart';
+import type { Shape } from '../chart/useDrawing';
 import { Menu, MenuItem } from '../ui/Menu';
 
 /** The chart follows its new size within some frames. */

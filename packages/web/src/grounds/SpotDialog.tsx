@@ -1,10 +1,13 @@
 import type { SpotEdit, SpotView } from '@bluffwind/contract/grounds';
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useEffect, useState } from 'react';
 import { post } from '../data/api';
 import { meQuery, outfitQuery } from '../data/queries';
-import { Button, Fault } from '../ui/parts';
-import { HazardsField } from './HazardsField';
+import { useSave } from '../data/useSave';
+import { plainOptions } from '../ui/Choice';
+import { Entry } from '../ui/form/Entry';
+import { ChoiceField, FigureField, TextField } from '../ui/form/fields';
+import { Button } from '../ui/parts';
+import { type HazardTyped, HazardsField, hazardOf, typedOf } from './HazardsField';
 import { Sheet } from '../ui/Sheet';
 
 const STRUCTURES = [
@@ -39,77 +42,67 @@ interface Props {
   readonly onMove: (draft: SpotDraft) => void;
 }
 
-const optional = (text: string): number | null => (text.trim() === '' ? null : Number(text));
+type Typed = Omit<Required<SpotEdit>, 'id' | 'shape' | 'points' | 'keeperId' | 'privacy' | 'pressure' | 'footing' | 'hazards'> & {
+  readonly lat: number | null;
+  readonly lon: number | null;
+  /** crew, captain, or the id of who keeps it. */
+  readonly privacy: string;
+  readonly pressure: string;
+  readonly footing: string;
+  readonly hazards: readonly HazardTyped[];
+};
+
+function typed(draft: SpotDraft): Typed {
+  return {
+    name: draft.name ?? '',
+    structure: draft.structure ?? (STRUCTURES[0] as string),
+    bottom: draft.bottom ?? (BOTTOMS[0] as string),
+    lat: draft.points[0]?.[1] ?? null,
+    lon: draft.points[0]?.[0] ?? null,
+    depthMinM: draft.depthMinM ?? null,
+    depthMaxM: draft.depthMaxM ?? null,
+    accessDepthM: draft.accessDepthM ?? null,
+    privacy: draft.keeperId ?? draft.privacy ?? 'crew',
+    restDays: draft.restDays ?? 0,
+    pressure: String(draft.pressure ?? 1),
+    footing: String(draft.footing ?? 1),
+    legality: draft.legality ?? '',
+    hazards: (draft.hazards ?? []).map(typedOf),
+  };
+}
+
+function spotOf(draft: SpotDraft, { lat, lon, privacy, pressure, footing, hazards, restDays, ...v }: Typed): SpotEdit {
+  return {
+    ...v,
+    id: draft.id,
+    shape: draft.shape,
+    points: draft.shape === 'point' && lat !== null && lon !== null ? [[lon, lat]] : draft.points,
+    privacy: privacy === 'crew' ? 'crew' : 'captain',
+    keeperId: ['crew', 'captain'].includes(privacy) ? null : privacy,
+    pressure: Number(pressure),
+    footing: Number(footing),
+    restDays: restDays ?? 0,
+    hazards: hazards.map(hazardOf),
+  };
+}
 
 /** Describes a spot; depths left empty are measured from the chart. */
 export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props) {
-  const [error, setError] = useState<unknown>(null);
-  const [busy, setBusy] = useState(false);
-  const [hazards, setHazards] = useState<SpotEdit['hazards']>([]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another spot begins with its own hazards
-  useEffect(() => setHazards(draft?.hazards ?? []), [draft?.id]);
   const { data: me } = useQuery(meQuery);
   const { data: outfit } = useQuery(outfitQuery);
+  const saving = useSave<SpotEdit, SpotView>({
+    send: (spot) => post(`/waters/${waterId}/spots`, spot),
+    touches: [],
+    onStored,
+  });
   // A captain keeps a spot for himself; the owner for any captain.
   const keepers = (outfit?.crew ?? []).filter((p) => p.role !== 'mate' && (me?.role === 'owner' || p.id === me?.id));
   const isNew = draft?.name === undefined || draft.depthMinM === undefined;
-  const read = (form: FormData): SpotEdit => {
-    const text = (name: string) => String(form.get(name) ?? '').trim();
-    const point: [number, number] = [Number(text('lon')), Number(text('lat'))];
-    return {
-      id: draft?.id ?? '',
-      shape: draft?.shape ?? 'point',
-      points: draft?.shape === 'point' ? [point] : (draft?.points ?? []),
-      name: text('name'),
-      structure: text('structure'),
-      bottom: text('bottom'),
-      depthMinM: optional(text('depthMinM')),
-      depthMaxM: optional(text('depthMaxM')),
-      accessDepthM: optional(text('accessDepthM')),
-      privacy: text('privacy') === 'crew' ? 'crew' : 'captain',
-      keeperId: ['crew', 'captain'].includes(text('privacy')) ? null : text('privacy'),
-      footing: Number(text('footing') || 1),
-      hazards,
-      legality: text('legality'),
-      restDays: Number(text('restDays') || 0),
-      pressure: Number(text('pressure') || 1),
-    };
+  const close = () => {
+    saving.clear();
+    onClose();
   };
-  async function submit(e: FormEvent<HTMLFormElement>) {
-    e.preventDefault();
-    setError(null);
-    setBusy(true);
-    try {
-      onStored(await post<SpotView>(`/waters/${waterId}/spots`, read(new FormData(e.currentTarget))));
-    } catch (problem) {
-      setError(problem);
-    } finally {
-      setBusy(false);
-    }
-  }
-  const field = 'rounded border border-ink-3 bg-chalk px-2 py-1';
-  const number = (name: keyof SpotEdit, label: string, step = '0.1') => (
-    <label className="flex flex-col gap-0.5">
-      {label}
-      <input
-        name={name}
-        type="number"
-        step={step}
-        defaultValue={(draft?.[name] as number | null | undefined) ?? ''}
-        className={`num ${field}`}
-      />
-    </label>
-  );
-  const choice = (name: 'structure' | 'bottom', label: string, list: readonly string[]) => (
-    <label className="flex flex-col gap-0.5">
-      {label}
-      <select name={name} defaultValue={draft?.[name] ?? list[0]} className={field}>
-        {[...new Set([...list, draft?.[name] ?? (list[0] as string)])].map((v) => (
-          <option key={v}>{v}</option>
-        ))}
-      </select>
-    </label>
-  );
+  const others = (list: readonly string[], own: string | undefined) => plainOptions([...new Set([...list, ...(own ? [own] : [])])]);
   return (
     <Sheet
       open={draft !== null}
@@ -119,83 +112,68 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
           ? 'Depths left empty are measured from the chart, as are shore and fetch.'
           : 'Every change is kept in the record of who did what.'
       }
-      onClose={onClose}
+      onClose={close}
     >
       {draft && (
-        <form key={draft.id} onSubmit={submit} className="grid grid-cols-2 gap-3 text-[0.93rem]">
-          <label className="col-span-2 flex flex-col gap-0.5">
-            Name
-            <input name="name" required maxLength={80} defaultValue={draft.name ?? ''} className={field} />
-          </label>
-          {choice('structure', 'Structure', STRUCTURES)}
-          {choice('bottom', 'Bottom', BOTTOMS)}
+        <Entry
+          key={draft.id}
+          className="grid grid-cols-2 gap-3 text-[0.93rem]"
+          values={typed(draft)}
+          saving={saving}
+          onSave={(v) => saving.save(spotOf(draft, v))}
+          onLeave={close}
+          also={(values) => <Button onClick={() => onMove({ ...draft, ...spotOf(draft, values()) })}>Move on the chart</Button>}
+        >
+          <TextField name="name" label="Name" required maxLength={80} className="col-span-2" />
+          <ChoiceField name="structure" label="Structure" options={others(STRUCTURES, draft.structure)} />
+          <ChoiceField name="bottom" label="Bottom" options={others(BOTTOMS, draft.bottom)} />
           {draft.shape === 'point' ? (
             <>
-              <label className="flex flex-col gap-0.5">
-                Latitude, °
-                <input name="lat" type="number" step="any" required defaultValue={draft.points[0]?.[1]} className={`num ${field}`} />
-              </label>
-              <label className="flex flex-col gap-0.5">
-                Longitude, °
-                <input name="lon" type="number" step="any" required defaultValue={draft.points[0]?.[0]} className={`num ${field}`} />
-              </label>
+              <FigureField name="lat" label="Latitude" of="°" min={-90} max={90} required />
+              <FigureField name="lon" label="Longitude" of="°" min={-180} max={180} required />
             </>
           ) : (
             <p className="col-span-2 text-ink-2">
               {draft.shape === 'line' ? 'A line' : 'An area'} of {draft.points.length} points.
             </p>
           )}
-          {number('depthMinM', 'Shallowest, m at datum')}
-          {number('depthMaxM', 'Deepest, m at datum')}
-          {number('accessDepthM', 'Shallowest on the way in, m')}
-          <label className="flex flex-col gap-0.5">
-            Who knows it
-            <select name="privacy" defaultValue={draft.keeperId ?? draft.privacy ?? 'crew'} className={field}>
-              <option value="crew">the crew</option>
-              <option value="captain">captains only</option>
-              {keepers.map((k) => (
-                <option key={k.id} value={k.id}>
-                  {k.id === me?.id ? 'only I' : `only ${k.name}`}
-                  {me?.role === 'owner' ? '' : ' and the owner'}
-                </option>
-              ))}
-            </select>
-          </label>
-          {number('restDays', 'Rest after fishing, days', '1')}
-          <label className="flex flex-col gap-0.5">
-            Other boats
-            <select name="pressure" defaultValue={draft.pressure ?? 1} className={field}>
-              <option value={1}>few</option>
-              <option value={2}>some</option>
-              <option value={3}>many</option>
-            </select>
-          </label>
-          <label className="flex flex-col gap-0.5">
-            Footing
-            <select name="footing" defaultValue={draft.footing ?? 1} className={field}>
-              <option value={1}>from the boat</option>
-              <option value={2}>sure feet</option>
-              <option value={3}>a climb</option>
-            </select>
-          </label>
-          <HazardsField hazards={hazards} onChange={setHazards} />
-          <label className="col-span-2 flex flex-col gap-0.5">
-            Legality, to be checked locally
-            <input name="legality" maxLength={500} defaultValue={draft.legality ?? ''} className={field} />
-          </label>
-          {error !== null && (
-            <div className="col-span-2">
-              <Fault error={error} />
-            </div>
-          )}
-          <div className="col-span-2 flex justify-end gap-2">
-            <Button onClick={() => onMove({ ...draft, hazards })}>Move on the chart</Button>
-            <Button onClick={onClose}>Cancel</Button>
-            <Button strong type="submit" disabled={busy}>
-              Store
-            </Button>
-          </div>
-        </form>
+          <FigureField name="depthMinM" label="Shallowest" measure="depth" of="at datum" />
+          <FigureField name="depthMaxM" label="Deepest" measure="depth" of="at datum" />
+          <FigureField name="accessDepthM" label="Shallowest on the way in" measure="depth" />
+          <ChoiceField
+            name="privacy"
+            label="Who knows it"
+            options={[
+              { value: 'crew', name: 'the crew' },
+              { value: 'captain', name: 'captains only' },
+              ...keepers.map((k) => ({
+                value: k.id,
+                name: `${k.id === me?.id ? 'only I' : `only ${k.name}`}${me?.role === 'owner' ? '' : ' and the owner'}`,
+              })),
+            ]}
+          />
+          <FigureField name="restDays" label="Rest after fishing" of="days" whole min={0} max={365} />
+          <ChoiceField
+            name="pressure"
+            label="Other boats"
+            options={[
+              { value: '1', name: 'few' },
+              { value: '2', name: 'some' },
+              { value: '3', name: 'many' },
+            ]}
+          />
+          <ChoiceField
+            name="footing"
+            label="Footing"
+            options={[
+              { value: '1', name: 'from the boat' },
+              { value: '2', name: 'sure feet' },
+              { value: '3', name: 'a climb' },
+            ]}
+          />
+          <HazardsField />
+          <TextField name="legality" label="Legality, to be checked locally" className="col-span-2" />
+        </Entry>
       )}
     </Sheet>
   );

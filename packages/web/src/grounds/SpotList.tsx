@@ -3,6 +3,8 @@ import { type Shelter, shelterOf } from '@bluffwind/core/conditions/shelter';
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { useMemo, useState } from 'react';
 import { depth } from '../ui/format';
+import { amount } from '../data/units';
+import { Choice } from '../ui/Choice';
 
 const ORDERS = {
   name: 'by name',
@@ -51,20 +53,16 @@ export function SpotList({ spots, conditions, runs, selected, onSelect }: Props)
           placeholder="/ search"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
-          className="min-w-0 flex-1 rounded border border-line bg-paper px-2 py-1"
+          className="min-w-0 flex-1 rounded border border-ink-3 bg-paper px-2 py-1"
         />
-        <select
-          aria-label="Order"
+        <Choice
+          label="Order"
+          labelled="hidden"
           value={order}
-          onChange={(e) => setOrder(e.target.value as Order)}
-          className="rounded border border-line bg-paper px-1 py-1"
-        >
-          {Object.entries(ORDERS).map(([k, v]) => (
-            <option key={k} value={k}>
-              {v}
-            </option>
-          ))}
-        </select>
+          options={Object.entries(ORDERS).map(([value, name]) => ({ value: value as Order, name }))}
+          onPick={setOrder}
+          className="w-[130px]"
+        />
       </div>
       <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Spots">
         {list.map((s) => {
@@ -84,7 +82,7 @@ export function SpotList({ spots, conditions, runs, selected, onSelect }: Props)
               >
                 <span className="flex justify-between gap-2">
                   <b className={`truncate ${s.writtenOff ? 'text-ink-2' : ''}`}>{s.name}</b>
-                  <span className={`num shrink-0 ${dry ? 'text-rust' : ''}`}>{c ? (dry ? 'dry' : `${depth(c.depthM)} m`) : ''}</span>
+                  <span className={`num shrink-0 ${dry ? 'text-rust' : ''}`}>{c ? (dry ? 'dry' : depth(c.depthM)) : ''}</span>
                 </span>
                 <span className="flex justify-between gap-2 text-[0.87rem] text-ink-2">
                   <span className="truncate">
@@ -93,7 +91,7 @@ export function SpotList({ spots, conditions, runs, selected, onSelect }: Props)
                     {s.writtenOff ? ' · written off' : ''}
                   </span>
                   <span className="num shrink-0">
-                    {c?.waterTempC != null ? `${c.waterTempC.toFixed(1)} °C` : ''}
+                    {c?.waterTempC != null ? amount(c.waterTempC, 'temp', 1) : ''}
                     {seconds === undefined ? '' : Number.isFinite(seconds) ? ` · ${(seconds / 60).toFixed(0)} min` : ' · no way'}
                   </span>
                 </span>

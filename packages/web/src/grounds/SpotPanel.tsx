@@ -14,10 +14,14 @@ import { compassPoint } from '@bluffwind/core/units/angle';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { historyQuery } from '../data/queries';
 import { clock, dayName, depth, rate, wind } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault } from '../ui/parts';
+import { historyQuery } from './queries';
+import { figure } from '@bluffwind/core/units/measure';
+import { amount, myUnits, words } from '../data/units';
+import { Term } from '../ui/Term';
+import { AmountChart } from '../ui/AmountChart';
 
 interface Props {
   readonly spot: SpotView;
@@ -60,7 +64,7 @@ export function SpotPanel(props: Props) {
   const rest = s.restDays > 0 && s.lastFishedAt ? Date.parse(s.lastFishedAt) + s.restDays * DAY : null;
   const fuel = boat && runSeconds !== undefined && Number.isFinite(runSeconds) ? fuelFor(boat, runSeconds) : null;
   const rows: [string, string, string?][] = [
-    ['Depth', `${depth(c.depthM)} m now, ${depth(s.depthMinM)} to ${depth(s.depthMaxM)} at datum`],
+    ['Depth', `${depth(c.depthM)} now, ${depth(s.depthMinM)} to ${depth(s.depthMaxM)} at datum`],
     ...(tidal && c.tideStage !== null
       ? [
           [
@@ -71,33 +75,33 @@ export function SpotPanel(props: Props) {
         ]
       : []),
     ...(c.currentMps !== null
-      ? [['Current', `${c.currentMps.toFixed(1)} m/s to ${compassPoint(c.currentToDeg ?? 0)}`] as [string, string]]
+      ? [['Current', `${amount(c.currentMps, 'current', 1)} to ${compassPoint(c.currentToDeg ?? 0)}`] as [string, string]]
       : []),
-    ...(c.flowM3s !== null ? [['Stream', `${c.flowM3s.toFixed(1)} m³/s`] as [string, string]] : []),
+    ...(c.flowM3s !== null ? [['Stream', amount(c.flowM3s, 'flow', 1)] as [string, string]] : []),
     [
       'Wind',
-      `${wind(c.windMps, c.windFromDeg)}${c.windMps === null ? '' : ' m/s'}, ${shelterOf(c)}${s.shoreNormalDeg === null ? '' : `; bank faces ${compassPoint(s.shoreNormalDeg)}`}`,
+      `${wind(c.windMps, c.windFromDeg)}, ${shelterOf(c)}${s.shoreNormalDeg === null ? '' : `; bank faces ${compassPoint(s.shoreNormalDeg)}`}`,
       c.fields.wind ? TRUST[c.fields.wind.trust] : undefined,
     ],
-    ['Fetch', c.fetchM === null ? 'not known' : c.fetchM > 20_000 ? 'open sea' : `${(c.fetchM / 1000).toFixed(1)} km`],
+    ['Fetch', c.fetchM === null ? 'not known' : c.fetchM > 20_000 ? 'open sea' : amount(c.fetchM, 'way', 1)],
     [
       'Wave',
       c.waveM === null
         ? 'not known'
-        : `${c.waveM.toFixed(1)} m${mostM !== null && mostM - c.waveM >= 0.1 ? `, by another method up to ${mostM.toFixed(1)}` : ''}`,
+        : `${amount(c.waveM, 'height', 1)}${mostM !== null && mostM - c.waveM >= 0.1 ? `, by another method up to ${amount(mostM, 'height', 1)}` : ''}`,
     ],
     [
       'Water',
       c.waterTempC === null
         ? 'not known'
-        : `${c.waterTempC.toFixed(1)} ±${(c.waterTempSdC ?? 0).toFixed(1)} °C${Math.abs(c.warmerC ?? 0) >= 0.1 ? `, ${Math.abs(c.warmerC ?? 0).toFixed(1)} ${(c.warmerC ?? 0) > 0 ? 'warmer' : 'cooler'} than the station’s` : ''}${deep ? ` on top; below a break at about ${deep.breakM.toFixed(0)} m, ${deep.lowC.toFixed(0)} to ${deep.highC.toFixed(0)} °C at the bottom` : ''}`,
+        : `${figure(c.waterTempC, 'temp', myUnits(), 1).text} ±${amount(c.waterTempSdC ?? 0, 'warmer', 1)}${Math.abs(c.warmerC ?? 0) >= 0.1 ? `, ${amount(Math.abs(c.warmerC ?? 0), 'warmer', 1)} ${(c.warmerC ?? 0) > 0 ? 'warmer' : 'cooler'} than the station’s` : ''}${deep ? ` on top; below a break at about ${amount(deep.breakM, 'depth', 0)}, ${figure(deep.lowC, 'temp', myUnits(), 0).text} to ${amount(deep.highC, 'temp', 0)} at the bottom` : ''}`,
       `${s.heatReadings} ${s.heatReadings === 1 ? 'reading' : 'readings'} here`,
     ],
     [
       'Light',
       c.lightFraction === null
         ? 'clarity not known'
-        : `${(c.lightFraction * 100).toFixed(0)} % at fish depth, clarity ${c.clarityM?.toFixed(1)} m`,
+        : `${(c.lightFraction * 100).toFixed(0)} % at fish depth, clarity ${amount(c.clarityM ?? 0, 'depth', 1)}`,
     ],
     [
       'Shade',
@@ -118,7 +122,7 @@ export function SpotPanel(props: Props) {
           [
             'Run',
             Number.isFinite(runSeconds)
-              ? `${(runSeconds / 60).toFixed(0)} min from the dock; there and back ${fuel?.litres.toFixed(0)} L of ${fuel?.usableL.toFixed(0)} usable`
+              ? `${(runSeconds / 60).toFixed(0)} min from the dock; there and back ${amount(fuel?.litres ?? 0, 'fuel', 0)} of ${amount(fuel?.usableL ?? 0, 'fuel', 0)} usable`
               : 'no way at this tide',
           ] as [string, string],
         ]
@@ -127,7 +131,9 @@ export function SpotPanel(props: Props) {
   return (
     <section aria-label={s.name} className="min-h-0 flex-1 overflow-auto px-3 py-2" tabIndex={0} data-spot-panel>
       <div className="flex items-start justify-between gap-2">
-        <h2 className="font-bold">{s.name}</h2>
+        <h2 className="font-bold">
+          {s.name} {s.keeperId !== null && <Term name="kept" />}
+        </h2>
         <Button className="py-0.5" onClick={props.onClose}>
           All spots
         </Button>
@@ -136,11 +142,15 @@ export function SpotPanel(props: Props) {
         {s.structure} over {s.bottom}
         {s.keeperId !== null ? ' · kept by one captain' : s.privacy === 'captain' ? ' · captains only' : ''} · {PRESSURE[s.pressure]}
       </p>
-      {s.writtenOff && <p className="text-[0.9rem] text-rust">Written off. {s.writtenOff}</p>}
+      {s.writtenOff && (
+        <p className="text-[0.9rem] text-rust">
+          Written off. {s.writtenOff} <Term name="written off" />
+        </p>
+      )}
       {s.note && <p className="text-[0.9rem] whitespace-pre-line text-ink-2">{s.note}</p>}
       {s.hazards.map((h) => (
         <p key={h.note} className="text-[0.9rem] text-rust">
-          {h.note} <span className="text-ink-2">{hazardWords(h)}</span>
+          {h.note} <span className="text-ink-2">{words(hazardWords(h))}</span>
         </p>
       ))}
       {judged && boat && (
@@ -169,7 +179,7 @@ export function SpotPanel(props: Props) {
           key={d.id}
           className="mt-1 flex items-baseline justify-between gap-2 border-l-4 border-rust bg-rust-pale px-2 py-1 text-[0.9rem]"
         >
-          Within 30 m of {d.name}: the same?
+          Within {amount(30, 'near', 0)} of {d.name}: the same?
           {mayEdit && (
             <Button className="py-0.5" onClick={() => props.onMerge(d)}>
               Merge into it
@@ -205,27 +215,22 @@ export function SpotPanel(props: Props) {
       </p>
       {history.error && <Fault error={history.error} retry={() => void history.refetch()} />}
       {history.data && history.data.byTide.length > 0 && (
-        <table className="mt-1 w-full text-[0.87rem]">
-          <caption className="sr-only">Fish and rod-hours by quarter of the tide</caption>
-          <thead>
-            <tr className="text-left text-ink-2">
-              <th className="font-normal">Tide</th>
-              <th className="text-right font-normal">fish</th>
-              <th className="text-right font-normal">rod-h</th>
-              <th className="text-right font-normal">an hour</th>
-            </tr>
-          </thead>
-          <tbody className="num">
-            {history.data.byTide.map((q) => (
-              <tr key={q.quarter} className="border-t border-line">
-                <td className="font-sans">{QUARTERS[q.quarter]}</td>
-                <td className="text-right">{q.fish}</td>
-                <td className="text-right">{q.rodHours.toFixed(0)}</td>
-                <td className="text-right">{q.rodHours > 0 ? rate(q.fish / q.rodHours) : ''}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <AmountChart
+          said="By the quarter of the tide"
+          categories={history.data.byTide.map((q) => QUARTERS[q.quarter] ?? '')}
+          series={[
+            { name: 'fish per rod-hour', look: 'bars', values: history.data.byTide.map((q) => (q.rodHours > 0 ? q.fish / q.rodHours : 0)) },
+          ]}
+          also={[
+            { name: 'fish', values: history.data.byTide.map((q) => String(q.fish)) },
+            { name: 'rod-hours', values: history.data.byTide.map((q) => q.rodHours.toFixed(0)) },
+          ]}
+          xTitle="tide"
+          yTitle="fish per rod-hour"
+          height={170}
+          width={310}
+          show={rate}
+        />
       )}
       <ul className="mt-1 text-[0.87rem]">
         {history.data?.stops.slice(0, 12).map((h) => (
@@ -233,7 +238,7 @@ export function SpotPanel(props: Props) {
             {dayName(h.at, zone)} {clock(h.at, zone)}: <span className="num">{h.fish}</span> in{' '}
             <span className="num">{h.rodHours.toFixed(1)}</span> rod-h, {h.presentation}
             {h.windMps !== null ? `; ${wind(h.windMps, h.windFromDeg)}` : ''}
-            {h.waterTempC !== null ? `, ${h.waterTempC.toFixed(1)} °C` : ''}
+            {h.waterTempC !== null ? `, ${amount(h.waterTempC, 'temp', 1)}` : ''}
           </li>
         ))}
       </ul>

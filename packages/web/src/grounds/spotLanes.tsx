@@ -3,13 +3,17 @@ import type { SpotConditions, SpotGround } from '@bluffwind/core/conditions/spot
 import { scaleLinear } from 'd3-scale';
 import { bandOf, instants, LaneLabel, pathOf } from '../ribbon/lane';
 import type { LaneProps, OwnLane } from '../ribbon/laneProps';
+import { figure, type Measure } from '@bluffwind/core/units/measure';
+import { myUnit, myUnits } from '../data/units';
 
 type At = (spot: SpotGround, atMs: number) => SpotConditions;
 
 interface Line {
   readonly key: string;
   readonly name: string;
-  readonly unit: string;
+  readonly measure: Measure;
+  /** Said in place of the unit. */
+  readonly unit?: string;
   readonly digits: number;
   readonly height: number;
   readonly value: (c: SpotConditions) => number | null;
@@ -19,26 +23,27 @@ interface Line {
 }
 
 const LINES: readonly Line[] = [
-  { key: 'depth', name: 'Over it', unit: 'm of water', digits: 1, height: 46, value: (c) => c.depthM, zero: true },
+  { key: 'depth', name: 'Over it', measure: 'depth', digits: 1, height: 46, value: (c) => c.depthM, zero: true },
   {
     key: 'onshore',
     name: 'On the bank',
-    unit: '',
+    measure: 'wind',
     digits: 0,
     height: 42,
     value: (c) => (c.windMps === null || c.onshore === null ? null : c.windMps * c.onshore),
     zero: true,
-    word: (c) => (c.onshore === null ? 'open' : c.onshore > 0 ? 'm/s onto it' : 'm/s off it'),
+    word: (c) => (c.onshore === null ? 'open' : c.onshore > 0 ? `${myUnit('wind')} onto it` : `${myUnit('wind')} off it`),
   },
-  { key: 'wave', name: 'Wave', unit: 'm', digits: 1, height: 42, value: (c) => c.waveM, zero: true },
-  { key: 'temp', name: 'Water here', unit: '°C', digits: 1, height: 44, value: (c) => c.waterTempC, spread: (c) => c.waterTempSdC },
+  { key: 'wave', name: 'Wave', measure: 'height', digits: 1, height: 42, value: (c) => c.waveM, zero: true },
+  { key: 'temp', name: 'Water here', measure: 'temp', digits: 1, height: 44, value: (c) => c.waterTempC, spread: (c) => c.waterTempSdC },
   {
     key: 'light',
     name: 'Light',
+    measure: 'share',
     unit: '% at fish depth',
     digits: 0,
     height: 42,
-    value: (c) => (c.lightFraction === null || c.sunHeightDeg < -6 ? null : c.lightFraction * 100),
+    value: (c) => (c.lightFraction === null || c.sunHeightDeg < -6 ? null : c.lightFraction),
     zero: true,
   },
 ];
@@ -82,8 +87,8 @@ function SpotLane({ x, from, to, height, at, spot, conditions, line }: LaneProps
       <path d={pathOf(points.map((p) => [x(p.t), p.v === null ? null : y(p.v)]))} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
       <LaneLabel
         name={line.name}
-        value={value === null ? 'not known' : Math.abs(value).toFixed(line.digits)}
-        unit={line.word?.(here) ?? line.unit}
+        value={value === null ? 'not known' : figure(Math.abs(value), line.measure, myUnits(), line.digits).text}
+        unit={line.word?.(here) ?? line.unit ?? myUnit(line.measure)}
       />
     </g>
   );

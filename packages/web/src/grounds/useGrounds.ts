@@ -11,11 +11,12 @@ import { localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { serverNow } from '../data/clock';
-import { chartQuery, soundingsQuery, spotsQuery, stateQuery } from '../data/queries';
+import { chartQuery, spotsQuery, stateQuery } from '../data/queries';
 import { groundsSpan } from '../data/spans';
 import { bedOfChart } from '../chart/bedOfChart';
 import type { GroundWork } from '../workers/ground.worker';
 import { makeGroundWorker, useWorker, type WorkerHandle } from '../workers/useWorker';
+import { soundingsQuery } from './queries';
 
 /** Chart, spots, soundings and conditions of a water over its shown span. */
 export function useGrounds(waterId: string | undefined, zone: string) {

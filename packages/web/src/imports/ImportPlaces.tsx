@@ -2,17 +2,17 @@ import type { SpotView } from '@bluffwind/contract/grounds';
 import { type FilePlace, looksSwapped, type PlacesRead, swapPlaces } from '@bluffwind/core/formats/places';
 import { middleOf } from '@bluffwind/core/ground/polygon';
 import { nearDuplicates } from '@bluffwind/core/ground/nearDuplicates';
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 import type { FilesWork } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
 import { ImportList } from './ImportList';
 import { FileFault, RefusedList } from './RefusedList';
+import { amount } from '../data/units';
+import { Choice } from '../ui/Choice';
+import { useStoreFile } from './useStoreFile';
 
 interface Props {
   readonly open: boolean;
@@ -29,7 +29,6 @@ const SHOWN = 300;
 
 /** Places from GPX, KML or GeoJSON: each a new spot, a track, or the same as a spot within 30 m. */
 export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Props) {
-  const queries = useQueryClient();
   const worker = useWorker<FilesWork>(makeFilesWorker);
   const [file, setFile] = useState<{ name: string; read: PlacesRead } | null>(null);
   const [reading, setReading] = useState('');
@@ -37,24 +36,23 @@ export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Pro
   const [chosen, setChosen] = useState<ReadonlyMap<number, As>>(new Map());
   const [privacy, setPrivacy] = useState<'crew' | 'captain'>('crew');
   const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
-  const [error, setError] = useState<unknown>(null);
-  const [busy, setBusy] = useState(false);
+  const storing = useStoreFile(waterId, 'places', onClose);
   const key = useRef(v7());
   useEffect(() => {
     if (open) return;
     worker.end();
     setFile(null);
     setFault(null);
-    setError(null);
+    storing.clear();
     setSwap(false);
     setReading('');
-  }, [open, worker]);
+  }, [open, worker, storing.clear]);
 
   async function choose(f: File) {
     key.current = v7();
     setFile(null);
     setFault(null);
-    setError(null);
+    storing.clear();
     setChosen(new Map());
     setSwap(false);
     setReading(`Reading ${f.name}, ${(f.size / 1024 / 1024).toFixed(1)} MB`);
@@ -83,12 +81,10 @@ export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Pro
   const all = places.map((p, i) => ({ p, i, as: asOf(i) }));
   const taken = all.filter((x) => x.as !== 'skip');
 
-  async function store() {
+  function store() {
     if (!file) return;
-    setBusy(true);
-    setError(null);
-    try {
-      await post(`/waters/${waterId}/imports/places`, {
+    storing.save({
+      body: {
         id: key.current,
         fileName: file.name,
         refused: file.read.refused.length,
@@ -99,19 +95,14 @@ export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Pro
           shape: p.shape,
           points: p.points,
           as,
+          ...(p.facts ? { facts: p.facts } : {}),
           into: as === 'merge' ? (same[i]?.of.id ?? null) : null,
         })),
-      });
-      await queries.invalidateQueries();
-      toast(`${taken.length} places of ${file.name} are stored.`);
-      onClose();
-    } catch (problem) {
-      setError(problem);
-    } finally {
-      setBusy(false);
-    }
+      },
+      told: `${taken.length} places of ${file.name} are stored.`,
+    });
   }
-  const field = 'rounded border border-ink-3 bg-chalk px-1 py-0.5';
+  const _field = 'rounded border border-ink-3 bg-chalk px-1 py-0.5';
   return (
     <Sheet
       open={open}
@@ -135,13 +126,16 @@ export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Pro
         )}
         {file && (
           <>
-            <label className="flex items-center gap-2">
-              New spots are known to
-              <select value={privacy} onChange={(e) => setPrivacy(e.target.value as 'crew')} className={field}>
-                <option value="crew">the crew</option>
-                <option value="captain">captains only</option>
-              </select>
-            </label>
+            <Choice
+              label="New spots are known to"
+              labelled="beside"
+              value={privacy}
+              options={[
+                { value: 'crew', name: 'the crew' },
+                { value: 'captain', name: 'captains only' },
+              ]}
+              onPick={setPrivacy}
+            />
             <div className="max-h-[38vh] overflow-auto" tabIndex={0} role="group" aria-label="Places of the file">
               <table className="w-full text-[0.9rem]">
                 <thead>
@@ -160,19 +154,20 @@ export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Pro
                         {p.shape}
                         {p.points.length > 1 ? `, ${p.points.length} points` : ''}
                       </td>
-                      <td>{same[i] ? `${same[i]?.of.name}, ${same[i]?.metres.toFixed(0)} m` : ''}</td>
+                      <td>{same[i] ? `${same[i]?.of.name}, ${amount(same[i]?.metres ?? 0, 'near', 0)}` : ''}</td>
                       <td>
-                        <select
-                          aria-label={`What ${p.name || 'it'} becomes`}
+                        <Choice
+                          label={`What ${p.name || 'it'} becomes`}
+                          labelled="hidden"
                           value={as}
-                          onChange={(e) => setChosen(new Map(chosen).set(i, e.target.value as As))}
-                          className={field}
-                        >
-                          <option value="spot">a new spot</option>
-                          {p.shape !== 'point' && <option value="track">a track</option>}
-                          {same[i] && <option value="merge">part of {same[i]?.of.name}</option>}
-                          <option value="skip">left out</option>
-                        </select>
+                          options={[
+                            { value: 'spot', name: 'a new spot' },
+                            ...(p.shape === 'point' ? [] : [{ value: 'track' as const, name: 'a track' }]),
+                            ...(same[i] ? [{ value: 'merge' as const, name: `part of ${same[i]?.of.name}` }] : []),
+                            { value: 'skip', name: 'left out' },
+                          ]}
+                          onPick={(next: As) => setChosen(new Map(chosen).set(i, next))}
+                        />
                       </td>
                     </tr>
                   ))}
@@ -185,10 +180,10 @@ export function ImportPlaces({ open, waterId, water, zone, spots, onClose }: Pro
             <RefusedList refused={file.read.refused} />
           </>
         )}
-        {error !== null && <Fault error={error} />}
+        {storing.error !== null && <Fault error={storing.error} />}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
-          <Button strong disabled={taken.length === 0 || taken.length > MOST || busy} onClick={store}>
+          <Button strong disabled={taken.length === 0 || taken.length > MOST || storing.busy} onClick={store}>
             Store {taken.length > 0 ? `${taken.length} places` : ''}
           </Button>
         </div>

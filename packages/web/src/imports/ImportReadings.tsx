@@ -1,21 +1,27 @@
 import { DAY } from '@bluffwind/core/units/time';
-import { INPUT_UNITS } from '@bluffwind/core/formats/unitsOf';
+import { unitsOf } from '@bluffwind/core/formats/unitsOf';
 import type { ReadingMapping, ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../data/api';
 import { serverNow } from '../data/clock';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
-import { VARIABLE_WORDS } from '../water/sinceYesterday';
+import { ALL_VARIABLES, variableWords } from '@bluffwind/core/weather/variables';
 import type { FilesWork, ReadingKind, TableHead } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
 import { DecimalChoice, ZoneChoice } from './choices';
 import { ImportList } from './ImportList';
 import { FileFault, RefusedList } from './RefusedList';
+import { Choice } from '../ui/Choice';
+import { useStoreFile } from './useStoreFile';
+
+/** What a column may be. */
+const COLUMN_KINDS = [
+  { value: '', name: 'leave out' },
+  { value: 'time', name: 'time' },
+  ...ALL_VARIABLES.map(([value, v]) => ({ value: value as string, name: v.words })),
+];
 
 interface Props {
   readonly open: boolean;
@@ -36,7 +42,6 @@ const MOST = 200_000;
 
 /** Readings from a file: read on this device, shown before they are stored, stored whole or not at all. */
 export function ImportReadings({ open, waterId, waterName, zone, onClose }: Props) {
-  const queries = useQueryClient();
   const worker = useWorker<FilesWork>(makeFilesWorker);
   const [file, setFile] = useState<{ name: string; text: string; kind: ReadingKind } | null>(null);
   const [head, setHead] = useState<TableHead<ReadingMapping> | null>(null);
@@ -44,8 +49,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
   const [unit, setUnit] = useState<'metric' | 'us'>('metric');
   const [read, setRead] = useState<ReadingsRead | null>(null);
   const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
-  const [error, setError] = useState<unknown>(null);
-  const [busy, setBusy] = useState(false);
+  const storing = useStoreFile(waterId, 'readings', onClose);
   const key = useRef(v7());
 
   useEffect(() => {
@@ -56,8 +60,8 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     setMapping(null);
     setRead(null);
     setFault(null);
-    setError(null);
-  }, [open, worker]);
+    storing.clear();
+  }, [open, worker, storing.clear]);
 
   async function choose(chosen: File) {
     key.current = v7();
@@ -65,7 +69,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     setHead(null);
     setMapping(null);
     setFault(null);
-    setError(null);
+    storing.clear();
     const text = await chosen.text();
     const found = await worker.get().readingKind(text);
     if ('fault' in found) return setFault(found);
@@ -94,12 +98,10 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     };
   }, [file, mapping, zone, unit, worker]);
 
-  async function store() {
+  function store() {
     if (!read || !file) return;
-    setBusy(true);
-    setError(null);
-    try {
-      await post(`/waters/${waterId}/imports/readings`, {
+    storing.save({
+      body: {
         id: key.current,
         fileName: file.name,
         refused: read.refused.length,
@@ -107,15 +109,9 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
         atMs: read.readings.map((r) => Math.round(r.atMs)),
         variable: read.readings.map((r) => r.variable),
         value: read.readings.map((r) => r.value),
-      });
-      await queries.invalidateQueries();
-      toast(`${read.readings.length} readings of ${file.name} are stored.`);
-      onClose();
-    } catch (problem) {
-      setError(problem);
-    } finally {
-      setBusy(false);
-    }
+      },
+      told: `${read.readings.length} readings of ${file.name} are stored.`,
+    });
   }
 
   const variables = [...new Set(read?.readings.map((r) => r.variable))];
@@ -123,7 +119,6 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     ([a, b], r) => [Math.min(a, r.atMs), Math.max(b, r.atMs)],
     [Number.POSITIVE_INFINITY, 0],
   );
-  const field = 'rounded border border-ink-3 bg-chalk px-2 py-1';
   const change = (column: number, variable: string, unitId: string) => {
     if (!mapping) return;
     const others = mapping.values.filter((v) => v.column !== column);
@@ -149,28 +144,29 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
         {file && !fault && <p className="text-ink-2">It is {KIND_WORDS[file.kind]}.</p>}
         {fault && <FileFault {...fault} />}
         {file?.kind === 'tide' && (
-          <label className="flex items-center gap-2">
-            Units of the file
-            <select value={unit} onChange={(e) => setUnit(e.target.value as 'metric' | 'us')} className={field}>
-              <option value="metric">metric</option>
-              <option value="us">feet, °F, knots</option>
-            </select>
-          </label>
+          <Choice
+            label="Units of the file"
+            labelled="beside"
+            value={unit}
+            options={[
+              { value: 'metric', name: 'metric' },
+              { value: 'us', name: 'feet, °F, knots' },
+            ]}
+            onPick={setUnit}
+          />
         )}
         {head && mapping && (
           <div className="flex flex-wrap gap-3 text-[0.9rem]">
             <DecimalChoice value={mapping.decimal} onChange={(decimal) => setMapping({ ...mapping, decimal })} />
-            <label className="flex flex-col gap-0.5">
-              Dates such as 03/04
-              <select
-                value={mapping.order}
-                onChange={(e) => setMapping({ ...mapping, order: e.target.value as 'dmy' | 'mdy' })}
-                className={field}
-              >
-                <option value="dmy">day first</option>
-                <option value="mdy">month first</option>
-              </select>
-            </label>
+            <Choice
+              label="Dates such as 03/04"
+              value={mapping.order}
+              options={[
+                { value: 'dmy', name: 'day first' },
+                { value: 'mdy', name: 'month first' },
+              ]}
+              onPick={(order) => setMapping({ ...mapping, order })}
+            />
             <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => setMapping({ ...mapping, zone: z })} />
           </div>
         )}
@@ -185,11 +181,12 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
                     return (
                       <th key={`${name} ${String(i)}`} className="border border-line px-2 py-1 text-left align-top">
                         <span className="block">{name || `column ${i + 1}`}</span>
-                        <select
-                          aria-label={`What ${name} is`}
+                        <Choice
+                          label={`What ${name} is`}
+                          labelled="hidden"
                           value={isTime ? 'time' : (value?.variable ?? '')}
-                          onChange={(e) => {
-                            const v = e.target.value;
+                          options={COLUMN_KINDS}
+                          onPick={(v) => {
                             const times = mapping.timeColumns.filter((c) => c !== i);
                             if (v === 'time')
                               setMapping({
@@ -202,35 +199,19 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
                               setMapping({
                                 ...mapping,
                                 timeColumns: times,
-                                values: v === '' ? others : [...others, { column: i, variable: v, unit: INPUT_UNITS[v]?.[0]?.id ?? '' }],
+                                values: v === '' ? others : [...others, { column: i, variable: v, unit: unitsOf(v)[0]?.id ?? '' }],
                               });
                             }
                           }}
-                          className={field}
-                        >
-                          <option value="">leave out</option>
-                          <option value="time">time</option>
-                          {Object.keys(INPUT_UNITS)
-                            .filter((v) => v !== 'depthM')
-                            .map((v) => (
-                              <option key={v} value={v}>
-                                {VARIABLE_WORDS[v]}
-                              </option>
-                            ))}
-                        </select>
+                        />
                         {value && (
-                          <select
-                            aria-label={`Unit of ${name}`}
+                          <Choice
+                            label={`Unit of ${name}`}
+                            labelled="hidden"
                             value={value.unit}
-                            onChange={(e) => change(i, value.variable, e.target.value)}
-                            className={field}
-                          >
-                            {INPUT_UNITS[value.variable]?.map((u) => (
-                              <option key={u.id} value={u.id}>
-                                {u.name}
-                              </option>
-                            ))}
-                          </select>
+                            options={unitsOf(value.variable).map((u) => ({ value: u.id, name: u.name }))}
+                            onPick={(unit) => change(i, value.variable, unit)}
+                          />
                         )}
                       </th>
                     );
@@ -253,7 +234,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
         )}
         {read && span && read.readings.length > 0 && (
           <p data-preview>
-            <span className="num">{read.readings.length}</span> readings of {variables.map((v) => VARIABLE_WORDS[v] ?? v).join(', ')}, from{' '}
+            <span className="num">{read.readings.length}</span> readings of {variables.map((v) => variableWords(v)).join(', ')}, from{' '}
             {dayName(span[0], zone)} {clock(span[0], zone)} to {dayName(span[1], zone)} {clock(span[1], zone)}
             {(span[1] - span[0]) / DAY > 400 ? ' (over a year: check the date order)' : ''}.
           </p>
@@ -265,10 +246,10 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
           <FileFault fault={`It holds more than ${MOST} readings.`} remedy="Split it by month and import the parts." />
         )}
         {read && <RefusedList refused={read.refused} />}
-        {error !== null && <Fault error={error} />}
+        {storing.error !== null && <Fault error={storing.error} />}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
-          <Button strong disabled={!read || read.readings.length === 0 || read.readings.length > MOST || busy} onClick={store}>
+          <Button strong disabled={!read || read.readings.length === 0 || read.readings.length > MOST || storing.busy} onClick={store}>
             Store {read && read.readings.length > 0 ? `${read.readings.length} readings` : ''}
           </Button>
         </div>

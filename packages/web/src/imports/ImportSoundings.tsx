@@ -1,12 +1,9 @@
 import type { ContourLines } from '@bluffwind/core/ground/contourLines';
 import type { SoundingMapping, SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
-import { INPUT_UNITS } from '@bluffwind/core/formats/unitsOf';
-import { useQueryClient } from '@tanstack/react-query';
+import { unitsOf } from '@bluffwind/core/formats/unitsOf';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { toast } from 'sonner';
 import { v7 } from 'uuid';
-import { post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 import type { FilesWork, TableHead } from '../workers/files.worker';
@@ -15,6 +12,10 @@ import { makeFilesWorker, makeGroundWorker, useWorker } from '../workers/useWork
 import { DecimalChoice, ZoneChoice } from './choices';
 import { ImportList } from './ImportList';
 import { FileFault, RefusedList } from './RefusedList';
+import { figure } from '@bluffwind/core/units/measure';
+import { myUnit, myUnits } from '../data/units';
+import { Choice } from '../ui/Choice';
+import { useStoreFile } from './useStoreFile';
 
 interface Props {
   readonly open: boolean;
@@ -30,7 +31,6 @@ const MOST = 300_000;
 
 /** Soundings from CSV or a recorded NMEA track: shown as contours before they are laid over the chart. */
 export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClose }: Props) {
-  const queries = useQueryClient();
   const files = useWorker<FilesWork>(makeFilesWorker);
   const ground = useWorker<GroundWork>(makeGroundWorker);
   const [file, setFile] = useState<{ name: string; text: string } | null>(null);
@@ -42,7 +42,7 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
   const [made, setMade] = useState<{ contours: readonly ContourLines[]; covered: number; ms: number } | null>(null);
   const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
   const [error, setError] = useState<unknown>(null);
-  const [busy, setBusy] = useState(false);
+  const storing = useStoreFile(waterId, 'soundings', onClose);
   const key = useRef(v7());
   useEffect(() => {
     if (open) return;
@@ -129,26 +129,18 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
     ground.end();
     setShare(null);
   }
-  async function store() {
+  function store() {
     if (!columns || !file || !read) return;
-    setBusy(true);
-    setError(null);
-    try {
-      await post(`/waters/${waterId}/imports/soundings`, {
+    storing.save({
+      body: {
         id: key.current,
         fileName: file.name,
         refused: read.refused.length,
         transducerM,
         ...columns,
-      });
-      await queries.invalidateQueries();
-      toast(`${columns.lat.length} soundings of ${file.name} are laid over the chart.`);
-      onClose();
-    } catch (problem) {
-      setError(problem);
-    } finally {
-      setBusy(false);
-    }
+      },
+      told: `${columns.lat.length} soundings of ${file.name} are laid over the chart.`,
+    });
   }
   const n = columns?.lat.length ?? 0;
   const timed = columns?.atMs.some((t) => t > 0) ?? false;
@@ -156,21 +148,15 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
   const pick = (label: string, name: 'latColumn' | 'lonColumn' | 'depthColumn' | 'timeColumn') =>
     head &&
     mapping && (
-      <label className="flex flex-col gap-0.5">
-        {label}
-        <select
-          value={mapping[name] ?? -1}
-          onChange={(e) => setMapping({ ...mapping, [name]: Number(e.target.value) < 0 ? null : Number(e.target.value) })}
-          className={field}
-        >
-          {name === 'timeColumn' && <option value={-1}>none</option>}
-          {head.header.map((h, i) => (
-            <option key={`${h} ${String(i)}`} value={i}>
-              {h || `column ${i + 1}`}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice
+        label={label}
+        value={String(mapping[name] ?? -1)}
+        options={[
+          ...(name === 'timeColumn' ? [{ value: '-1', name: 'none' }] : []),
+          ...head.header.map((h, i) => ({ value: String(i), name: h || `column ${i + 1}` })),
+        ]}
+        onPick={(v) => setMapping({ ...mapping, [name]: Number(v) < 0 ? null : Number(v) })}
+      />
     );
   return (
     <Sheet
@@ -196,27 +182,21 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
             {pick('Longitude', 'lonColumn')}
             {pick('Depth', 'depthColumn')}
             {pick('Time', 'timeColumn')}
-            <label className="flex flex-col gap-0.5">
-              Depth in
-              <select value={mapping.unit} onChange={(e) => setMapping({ ...mapping, unit: e.target.value })} className={field}>
-                {INPUT_UNITS.depthM?.map((u) => (
-                  <option key={u.id} value={u.id}>
-                    {u.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex flex-col gap-0.5">
-              Depth counts
-              <select
-                value={mapping.positiveUp ? 'up' : 'down'}
-                onChange={(e) => setMapping({ ...mapping, positiveUp: e.target.value === 'up' })}
-                className={field}
-              >
-                <option value="down">down from the surface</option>
-                <option value="up">up (negative below)</option>
-              </select>
-            </label>
+            <Choice
+              label="Depth in"
+              value={mapping.unit}
+              options={unitsOf('depthM').map((u) => ({ value: u.id, name: u.name }))}
+              onPick={(unit) => setMapping({ ...mapping, unit })}
+            />
+            <Choice
+              label="Depth counts"
+              value={mapping.positiveUp ? 'up' : 'down'}
+              options={[
+                { value: 'down', name: 'down from the surface' },
+                { value: 'up', name: 'up (negative below)' },
+              ]}
+              onPick={(v) => setMapping({ ...mapping, positiveUp: v === 'up' })}
+            />
             <DecimalChoice value={mapping.decimal} onChange={(decimal) => setMapping({ ...mapping, decimal })} />
             <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => setMapping({ ...mapping, zone: z })} />
           </div>
@@ -263,18 +243,19 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
           <div className="flex gap-4">
             <ContourPicture contours={made.contours} />
             <p className="text-[0.9rem] text-ink-2">
-              {(made.covered / 10_000).toFixed(1)} hectares covered, contours at {made.contours.map((c) => c.depthM).join(', ')} m. Worked
-              out in {(made.ms / 1000).toFixed(1)} s on this device.
+              {(made.covered / 10_000).toFixed(1)} hectares covered, contours at{' '}
+              {made.contours.map((c) => figure(c.depthM, 'depth', myUnits(), c.depthM % 1 === 0 ? 0 : 1).text).join(', ')} {myUnit('depth')}
+              . Worked out in {(made.ms / 1000).toFixed(1)} s on this device.
             </p>
           </div>
         )}
-        {error !== null && <Fault error={error} />}
+        {(error ?? storing.error) !== null && <Fault error={error ?? storing.error} />}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button disabled={n < 3 || n > MOST || share !== null} onClick={preview}>
             Show contours
           </Button>
-          <Button strong disabled={n < 3 || n > MOST || busy} onClick={store}>
+          <Button strong disabled={n < 3 || n > MOST || storing.busy} onClick={store}>
             Lay {n >= 3 ? n : ''} soundings over the chart
           </Button>
         </div>

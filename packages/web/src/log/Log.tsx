@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { logQuery, meQuery, outfitQuery, spotsQuery } from '../data/queries';
+import { meQuery, outfitQuery, spotsQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { FILTERS, type FilterName, LogFilters } from './LogFilters';
 import { LogRows } from './LogRows';
+import { logQuery } from './queries';
 
 export default function Log() {
   const [params, setParams] = useSearchParams();

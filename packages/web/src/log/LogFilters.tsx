@@ -5,6 +5,9 @@ import { useState } from 'react';
 import { Button } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
 import { usePocket } from '../ui/usePocket';
+import { Choice } from '../ui/Choice';
+import { DayPick } from '../ui/DayPick';
+import { dateName } from '../ui/format';
 
 export const FILTERS = ['waterId', 'spotId', 'presentationId', 'speciesId', 'from', 'to'] as const;
 export type FilterName = (typeof FILTERS)[number];
@@ -57,39 +60,28 @@ export function LogFilters(props: LogFiltersProps) {
 function wordOf(filter: FilterName, { params, outfit, spots }: LogFiltersProps): string {
   const value = params.get(filter) ?? '';
   const named = { waterId: outfit?.waters, spotId: spots, presentationId: outfit?.presentations, speciesId: outfit?.species };
-  if (filter === 'from' || filter === 'to') return `${filter} ${value}`;
+  if (filter === 'from' || filter === 'to') return `${filter} ${dateName(value)}`;
   return named[filter]?.find((x) => x.id === value)?.name ?? 'one that is gone';
 }
 
 function Fields({ params, outfit, spots, onChoose }: LogFiltersProps) {
   const waterId = params.get('waterId') ?? '';
   const choice = (name: FilterName, label: string, options: readonly { id: string; name: string }[], empty = 'any') => (
-    <label className="flex flex-col text-[0.83rem] text-ink-2">
-      {label}
-      <select
+    <div className="text-[0.83rem] text-ink-2">
+      <Choice
+        label={label}
         value={params.get(name) ?? ''}
-        onChange={(e) => onChoose(name, e.target.value)}
-        className="rounded border border-line bg-paper px-2 py-1 text-ink max-md:min-h-11 md:max-w-[210px]"
-      >
-        <option value="">{empty}</option>
-        {options.map((o) => (
-          <option key={o.id} value={o.id}>
-            {o.name}
-          </option>
-        ))}
-      </select>
-    </label>
+        options={[{ value: '', name: empty }, ...options.map((o) => ({ value: o.id, name: o.name }))]}
+        onPick={(v) => onChoose(name, v)}
+        className="md:max-w-[210px]"
+      />
+    </div>
   );
   const day = (name: 'from' | 'to', label: string) => (
-    <label className="flex flex-col text-[0.83rem] text-ink-2">
-      {label}
-      <input
-        type="date"
-        value={params.get(name) ?? ''}
-        onChange={(e) => onChoose(name, e.target.value)}
-        className="rounded border border-line bg-paper px-2 py-1 text-ink max-md:min-h-11"
-      />
-    </label>
+    <div className="flex flex-col gap-0.5 text-[0.83rem] text-ink-2">
+      <span>{label}</span>
+      <DayPick label={label} value={params.get(name) ?? ''} onPick={(v) => onChoose(name, v)} none="any day" />
+    </div>
   );
   return (
     <>

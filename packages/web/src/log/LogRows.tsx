@@ -1,6 +1,7 @@
 import type { LogView } from '@bluffwind/contract/log';
 import { clock, dayName, wind } from '../ui/format';
 import { usePocket } from '../ui/usePocket';
+import { amount } from '../data/units';
 
 const STAGES = ['first run-in', 'run-in', 'run-in', 'last run-in', 'first run-out', 'run-out', 'run-out', 'last run-out'];
 const HEADS = ['When', 'Boat', 'Spot', 'Bait', 'Rods', 'Rod-h', 'Fish', 'Lost', 'Largest', 'Tide', 'Wind', 'Water'];
@@ -8,9 +9,9 @@ const HEADS = ['When', 'Boat', 'Spot', 'Bait', 'Rods', 'Rod-h', 'Fish', 'Lost', 
 type Row = LogView['rows'][number];
 const when = (r: Row, zone: string) => `${dayName(r.at, zone)} ${new Date(r.at).getUTCFullYear()} ${clock(r.at, zone)}`;
 const stage = (r: Row) => (r.tideStage === null ? '' : (STAGES[Math.min(7, Math.floor(r.tideStage * 8))] as string));
-const windOf = (r: Row) => (r.windMps === null ? '' : `${wind(r.windMps, r.windFromDeg)} m/s`);
-const warmth = (r: Row) => (r.waterTempC === null ? '' : `${r.waterTempC.toFixed(1)} °C`);
-const largest = (r: Row) => (r.largestMm ? `${(r.largestMm / 10).toFixed(0)} cm` : '');
+const windOf = (r: Row) => (r.windMps === null ? '' : wind(r.windMps, r.windFromDeg));
+const warmth = (r: Row) => (r.waterTempC === null ? '' : amount(r.waterTempC, 'temp', 1));
+const largest = (r: Row) => (r.largestMm ? amount(r.largestMm, 'fish', 0) : '');
 
 /** What was fished: a table, or in the pocket rows of lines with the fish at the right. */
 export function LogRows({ rows, zone }: { rows: readonly Row[]; zone: string }) {

@@ -19,6 +19,8 @@ export interface KeptAnswer {
   readonly key: readonly unknown[];
   readonly data: unknown;
   readonly atMs: number;
+  /** Units that its sentences are in. */
+  readonly units: string;
 }
 
 interface Deck extends DBSchema {
@@ -69,6 +71,11 @@ export async function keptAnswers(sinceMs: number): Promise<KeptAnswer[]> {
   const all = await db.getAll('answers');
   for (const a of all) if (a.atMs < sinceMs) void db.delete('answers', a.hash);
   return all.filter((a) => a.atMs >= sinceMs);
+}
+
+/** Takes every kept answer off the phone. */
+export async function clearAnswers(): Promise<void> {
+  await (await database()).clear('answers');
 }
 
 /** Writes an entry; when this resolves it is on the phone for good. */

@@ -19,12 +19,19 @@ precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
 registerRoute(new NavigationRoute(createHandlerBoundToURL('/index.html'), { denylist: [/^\/api\//] }));
 
+/** A network that has just come back may drop the first question; the browser itself asks again only after minutes. */
+const AGAIN_MS = [1500, 5000, 12_000];
+
+async function sendAll(): Promise<void> {
+  for (const pause of [...AGAIN_MS, null]) {
+    const sent = await sendWaiting();
+    if (sent !== 'no network' && sent !== 'later') return;
+    // The browser asks again later for what ends in an error.
+    if (pause === null) throw new Error(sent);
+    await new Promise((resolve) => setTimeout(resolve, pause));
+  }
+}
+
 self.addEventListener('sync', (event) => {
-  if (event.tag !== SEND_TAG) return;
-  event.waitUntil(
-    sendWaiting().then((sent) => {
-      // The browser asks again later for what ends in an error.
-      if (sent === 'no network' || sent === 'later') throw new Error(sent);
-    }),
-  );
+  if (event.tag === SEND_TAG) event.waitUntil(sendAll());
 });

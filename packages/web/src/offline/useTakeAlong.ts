@@ -2,9 +2,9 @@ import type { DeckPack } from '@bluffwind/contract/deck';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { get } from '../data/api';
-import type { Here } from '../data/feature';
+import type { Feature, Here } from '../data/feature';
 import { boardSpan, groundsSpan, tripSpan, waterSpan } from '../data/spans';
-import { briefQuery, chartQuery, deskQuery, presentationsQuery, risksQuery, spotsQuery, stateQuery, tripQuery } from '../data/queries';
+import { chartQuery, deskQuery, spotsQuery, stateQuery, tripQuery } from '../data/queries';
 import { keepPack } from './store';
 
 /** Trips whose desks go along; a phone is no archive. */
@@ -12,7 +12,8 @@ const MOST_TRIPS = 6;
 const WAIT_MS = 4000;
 
 /** A phone takes along what today's and tomorrow's trips need, once a visit, one thing after the other. */
-export function useTakeAlong({ trips, today, tomorrow, zone, outfit }: Here, pocket: boolean): void {
+export function useTakeAlong(here: Here, features: readonly Feature[], pocket: boolean): void {
+  const { trips, today, tomorrow, zone, outfit } = here;
   const queries = useQueryClient();
   const taken = useRef('');
   useEffect(() => {
@@ -41,10 +42,7 @@ export function useTakeAlong({ trips, today, tomorrow, zone, outfit }: Here, poc
           state(id, boardSpan(tomorrow, zone)),
           state(id, groundsSpan(today, zone)),
         ]),
-        () => queries.prefetchQuery(briefQuery(tomorrow)),
-        () => queries.prefetchQuery(risksQuery(today)),
-        () => queries.prefetchQuery(risksQuery(tomorrow)),
-        () => queries.prefetchQuery(presentationsQuery),
+        ...features.flatMap((f) => f.takeAlong?.(queries, here) ?? []),
       ];
       for (const step of steps) {
         if (stopped) return;
@@ -56,5 +54,5 @@ export function useTakeAlong({ trips, today, tomorrow, zone, outfit }: Here, poc
       stopped = taken.current !== which;
       clearTimeout(timer);
     };
-  }, [trips, today, tomorrow, zone, outfit, pocket, queries]);
+  }, [here, features, trips, today, tomorrow, zone, outfit, pocket, queries]);
 }

@@ -1,8 +1,10 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { Call } from '@bluffwind/core/plan/rankTrip';
 import { useQuery } from '@tanstack/react-query';
-import { stopsQuery } from '../data/queries';
 import { clock, dayName, rate } from '../ui/format';
+import { stopsQuery } from './queries';
+import { words } from '../data/units';
+import { Term } from '../ui/Term';
 
 const BAITS_SHOWN = 5;
 
@@ -17,7 +19,9 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
   return (
     <div className="mt-2 text-[0.84rem]">
       <table className="w-full [&_td]:pl-2 [&_td:first-child]:pl-0">
-        <caption className="py-1 text-left font-semibold">What makes the rate in the middle of the window</caption>
+        <caption className="py-1 text-left font-semibold">
+          What makes the rate in the middle of the window <Term name="reckoning" />
+        </caption>
         <thead className="text-ink-2">
           <tr>
             <th scope="col" className="text-left font-normal">
@@ -58,18 +62,21 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
       </table>
       {rules.length > 0 && (
         <>
-          <p className="mt-2 font-semibold">Rules of the trade in it</p>
+          <p className="mt-2 font-semibold">
+            Rules of the trade in it <Term name="rule of the trade" />
+          </p>
           {rules.map((r) => (
             <p key={r.factor} className="border-t border-line py-0.5">
-              {r.id}: {r.text}. It began at <span className="num">×{r.prior.toFixed(2)}</span>; with {r.fish.toFixed(0)} fish of evidence it
-              stands at <span className="num">×{r.multiplier.toFixed(2)}</span>.
+              {r.id}: {words(r.text)}. It began at <span className="num">×{r.prior.toFixed(2)}</span>; with {r.fish.toFixed(0)} fish of
+              evidence it stands at <span className="num">×{r.multiplier.toFixed(2)}</span>.
             </p>
           ))}
         </>
       )}
       {call.wayShut.length > 0 && (
         <p className="mt-1 text-rust" data-way-shut>
-          The way there is shut: {call.wayShut.map((w) => `${w.why} from ${clock(w.fromMs, zone)} to ${clock(w.toMs, zone)}`).join('; ')}.
+          The way there is shut:{' '}
+          {call.wayShut.map((w) => `${words(w.why)} from ${clock(w.fromMs, zone)} to ${clock(w.toMs, zone)}`).join('; ')}.
         </p>
       )}
       {call.unknown.length > 0 && <p className="mt-1 text-rust">Not known for then: {call.unknown.join(', ')}.</p>}
@@ -94,7 +101,9 @@ export function CallEvidence({ call, desk }: { call: Call; desk: PlanDesk }) {
           .
         </p>
       )}
-      <p className="mt-2 font-semibold">Stops in the most alike water</p>
+      <p className="mt-2 font-semibold">
+        Stops in the most alike water <Term name="like water" />
+      </p>
       {stops.data?.map((s) => (
         <p key={s.id} className="border-t border-line py-0.5">
           {dayName(s.startedAt, zone)} {new Date(s.startedAt).getUTCFullYear()} {clock(s.startedAt, zone)}:{' '}

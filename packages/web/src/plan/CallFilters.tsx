@@ -1,4 +1,6 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
+import { words } from '../data/units';
+import { Choice, plainOptions } from '../ui/Choice';
 
 /** What the list of calls is narrowed to, and its order. */
 export interface CallFilter {
@@ -10,65 +12,54 @@ export interface CallFilter {
 export const NO_FILTER: CallFilter = { depth: null, structure: null, family: null, order: 'rate' };
 
 const DEPTHS: readonly (readonly [string, readonly [number, number]])[] = [
-  ['under 2 m', [-5, 2]],
-  ['2 to 5 m', [2, 5]],
-  ['5 to 12 m', [5, 12]],
-  ['over 12 m', [12, 999]],
+  ['under {depth 2}', [-5, 2]],
+  ['{depth# 2} to {depth 5}', [2, 5]],
+  ['{depth# 5} to {depth 12}', [5, 12]],
+  ['over {depth 12}', [12, 999]],
 ];
 
 /** Narrows the calls by depth, structure and family; prospecting is a choice of order, never made silently. */
 export function CallFilters({ desk, filter, onChange }: { desk: PlanDesk; filter: CallFilter; onChange: (f: CallFilter) => void }) {
   const structures = [...new Set(desk.spots.map((s) => s.structure))].sort();
   const families = [...new Map(desk.presentations.map((p) => [p.family, p.familyName]))].sort((a, b) => (a[1] < b[1] ? -1 : 1));
-  const select = 'min-w-0 flex-1 rounded border border-line bg-paper px-1 py-0.5 text-[0.83rem]';
+  const list = 'flex-1 py-0.5 text-[0.83rem] md:w-0';
   return (
     <div className="flex gap-1.5 border-b border-line px-[14px] py-1.5">
-      <select
-        aria-label="Depth"
-        className={select}
+      <Choice
+        label="Depth"
+        labelled="hidden"
+        className={list}
         value={filter.depth?.join() ?? ''}
-        onChange={(e) => onChange({ ...filter, depth: DEPTHS.find(([, d]) => d.join() === e.target.value)?.[1] ?? null })}
-      >
-        <option value="">depth</option>
-        {DEPTHS.map(([name, d]) => (
-          <option key={name} value={d.join()}>
-            {name}
-          </option>
-        ))}
-      </select>
-      <select
-        aria-label="Structure"
-        className={select}
+        options={[{ value: '', name: 'depth' }, ...DEPTHS.map(([name, d]) => ({ value: d.join(), name: words(name) }))]}
+        onPick={(v) => onChange({ ...filter, depth: DEPTHS.find(([, d]) => d.join() === v)?.[1] ?? null })}
+      />
+      <Choice
+        label="Structure"
+        labelled="hidden"
+        className={list}
         value={filter.structure ?? ''}
-        onChange={(e) => onChange({ ...filter, structure: e.target.value || null })}
-      >
-        <option value="">place</option>
-        {structures.map((s) => (
-          <option key={s}>{s}</option>
-        ))}
-      </select>
-      <select
-        aria-label="Kind of bait"
-        className={select}
+        options={[{ value: '', name: 'place' }, ...plainOptions(structures)]}
+        onPick={(v) => onChange({ ...filter, structure: v || null })}
+      />
+      <Choice
+        label="Kind of bait"
+        labelled="hidden"
+        className={list}
         value={filter.family ?? ''}
-        onChange={(e) => onChange({ ...filter, family: e.target.value || null })}
-      >
-        <option value="">bait</option>
-        {families.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-      <select
-        aria-label="Order of calls"
-        className={select}
+        options={[{ value: '', name: 'bait' }, ...families.map(([value, name]) => ({ value, name }))]}
+        onPick={(v) => onChange({ ...filter, family: v || null })}
+      />
+      <Choice
+        label="Order of calls"
+        labelled="hidden"
+        className={list}
         value={filter.order}
-        onChange={(e) => onChange({ ...filter, order: e.target.value as CallFilter['order'] })}
-      >
-        <option value="rate">most fish</option>
-        <option value="promise">to prospect</option>
-      </select>
+        options={[
+          { value: 'rate', name: 'most fish' },
+          { value: 'promise', name: 'to prospect' },
+        ]}
+        onPick={(order) => onChange({ ...filter, order })}
+      />
     </div>
   );
 }

@@ -10,6 +10,8 @@ import { RangeBar } from '../ui/parts';
 import { CallEvidence } from './CallEvidence';
 import { CallFilters, NO_FILTER } from './CallFilters';
 import { spotName } from './spotName';
+import { words } from '../data/units';
+import { Term } from '../ui/Term';
 
 interface CallListProps {
   readonly desk: PlanDesk;
@@ -42,14 +44,16 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
     <section aria-label="Calls" className="flex h-full flex-col">
       <div className="flex items-baseline gap-3 px-[18px] pt-1.5 pb-0.5">
         <h2 className="sr-only">Calls</h2>
-        <span className="text-[0.87rem] text-ink-2">{calls.length} spots · fish per rod-hour</span>
+        <span className="text-[0.87rem] text-ink-2">
+          {calls.length} spots · fish per rod-hour <Term name="rod-hour" />
+        </span>
         <input
           data-search
           aria-label="Search calls"
           placeholder="/ search"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
-          className="ml-auto w-[96px] rounded border border-line bg-paper px-2 py-0.5 text-[0.87rem]"
+          className="ml-auto w-[96px] rounded border border-ink-3 bg-paper px-2 py-0.5 text-[0.87rem]"
         />
       </div>
       <CallFilters desk={desk} filter={filter} onChange={setFilter} />
@@ -111,7 +115,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                     />
                   </span>
                   <span className="mt-0.5 block text-[0.87rem] text-ink-2" data-lift>
-                    {liftWords(c)}
+                    {words(liftWords(c))}
                   </span>
                 </button>
                 <RiskLines lines={riskLines(c.risk, desk.zone)} className="mt-0.5 text-[0.87rem]" />
@@ -123,7 +127,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                       </span>
                       <span>
                         <span className="sr-only">for: </span>
-                        {r.text} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
+                        {words(r.text)} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
                       </span>
                     </li>
                   ))}
@@ -134,7 +138,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
                       </span>
                       <span>
                         <span className="sr-only">against: </span>
-                        {r.text} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
+                        {words(r.text)} <span className="num text-ink-2">×{r.multiplier.toFixed(2)}</span>
                       </span>
                     </li>
                   ))}
@@ -169,7 +173,7 @@ export function CallList({ desk, calls, shut, selected, inPlan, bans, onSelect, 
         })}
         {shut.map((s) => (
           <li key={s.spotId} className="border-b border-line px-[18px] py-2 text-[0.9rem]">
-            <b>{spotName(desk, s.spotId)}</b> <span className="text-rust">shut: {s.why}</span>
+            <b>{spotName(desk, s.spotId)}</b> <span className="text-rust">shut: {words(s.why)}</span>
           </li>
         ))}
         {shown.length === 0 && <li className="px-[18px] py-3 text-ink-2">No call passes; widen the filters or the search.</li>}

@@ -4,6 +4,8 @@ import { clock, fish } from '../ui/format';
 import { Button } from '../ui/parts';
 import type { ChangesSoFar } from '../workers/plan.worker';
 import { spotName } from './spotName';
+import { words } from '../data/units';
+import { Term } from '../ui/Term';
 
 interface ChangesProps {
   readonly desk: PlanDesk;
@@ -19,14 +21,16 @@ export function Changes({ desk, so, kept, onTake }: ChangesProps) {
   if (!so) {
     return (
       <>
-        <h2 className="font-bold">What would change it</h2>
+        <h2 className="font-bold">
+          What would change it <Term name="what if" />
+        </h2>
         {kept.length === 0 ? (
           <p className="py-2 text-ink-2">Lay the day first.</p>
         ) : (
           <ul>
             {kept.map((t) => (
               <li key={t.sentence} className="border-t border-line py-2">
-                {t.sentence} Worth <b className="num">{fish(t.worth)}</b> fish.
+                {words(t.sentence)} Worth <b className="num">{fish(t.worth)}</b> fish.
               </li>
             ))}
           </ul>
@@ -36,7 +40,9 @@ export function Changes({ desk, so, kept, onTake }: ChangesProps) {
   }
   return (
     <>
-      <h2 className="font-bold">What would change it</h2>
+      <h2 className="font-bold">
+        What would change it <Term name="what if" />
+      </h2>
       <p className="text-[0.87rem] text-ink-2" role={so.done < so.of ? 'status' : undefined} data-changes-done={so.done === so.of}>
         {so.done < so.of
           ? `Tried ${so.done} of ${so.of} ways that the day may go ...`
@@ -45,7 +51,7 @@ export function Changes({ desk, so, kept, onTake }: ChangesProps) {
       <ol className="mt-1">
         {so.triggers.map((t, i) => (
           <li key={t.id} className="border-t border-line py-2" data-trigger={t.id}>
-            <p>{t.sentence}</p>
+            <p>{words(t.sentence)}</p>
             <p className="text-[0.9rem] text-ink-2">
               Worth <b className="num text-ink">{fish(t.worth)}</b> fish
               {t.chance === null ? '' : `; ${chanceWords(t.chance)}`}.{i === 0 ? ' This is plan B.' : ''}

@@ -2,10 +2,11 @@ import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { keptPlanQuery } from '../data/queries';
 import { clock, fish } from '../ui/format';
 import { Sheet } from '../ui/Sheet';
 import { fromSaved, type Working } from './planState';
+import { keptPlanQuery } from './queries';
+import { Choice } from '../ui/Choice';
 
 interface Side {
   readonly expected: number;
@@ -50,20 +51,13 @@ export function CompareSheet({ open, tripId, desk, shown, previous, naive, onClo
         <p>There is no other plan to hold this one against yet.</p>
       ) : (
         <>
-          <label className="flex items-center gap-2">
-            Against
-            <select
-              value={with_ ?? ''}
-              onChange={(e) => setWanted(e.target.value)}
-              className="rounded border border-ink bg-chalk px-2 py-1"
-            >
-              {choices.map(([key, name]) => (
-                <option key={key} value={key}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
+          <Choice
+            label="Against"
+            labelled="beside"
+            value={with_ ?? ''}
+            options={choices.map(([value, name]) => ({ value, name }))}
+            onPick={setWanted}
+          />
           {other && (
             <p className="mt-2" data-gained>
               The plan on screen gives{' '}

@@ -1,9 +1,10 @@
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { keptPlanQuery } from '../data/queries';
 import { clock, dayName, fish, rate, wind } from '../ui/format';
 import { Fault, Waiting } from '../ui/parts';
+import { keptPlanQuery } from './queries';
+import { amount } from '../data/units';
 
 /** Plans that were kept, each with what it was made from: why did we go there? */
 export function Kept({ tripId, desk }: { tripId: string; desk: PlanDesk }) {
@@ -68,9 +69,8 @@ function Basis({ tripId, version, zone }: { tripId: string; version: number; zon
                   {b.presentation}: <span className="num">{rate(b.ratePerRodHour)}</span> a rod-hour, {rate(b.lo80)} to {rate(b.hi80)};{' '}
                   {b.likeFish.toFixed(0)} fish in {b.likeRodHours.toFixed(1)} h in like water. Wind{' '}
                   {wind(b.conditions.windMps, b.conditions.windFromDeg)}
-                  {b.conditions.windMps === null ? '' : ' m/s'}
-                  {b.conditions.waterTempC === null ? '' : `, water ${b.conditions.waterTempC.toFixed(1)} °C`}
-                  {b.conditions.tideHeightM === null ? '' : `, tide ${b.conditions.tideHeightM.toFixed(1)} m`} were expected.
+                  {b.conditions.waterTempC === null ? '' : `, water ${amount(b.conditions.waterTempC, 'temp', 1)}`}
+                  {b.conditions.tideHeightM === null ? '' : `, tide ${amount(b.conditions.tideHeightM, 'height', 1)}`} were expected.
                 </p>
               )}
               {b?.reasons.slice(0, 4).map((r) => (

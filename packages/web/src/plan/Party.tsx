@@ -3,13 +3,13 @@ import type { TripView } from '@bluffwind/contract/trips';
 import { type RodRole, usualPatience } from '@bluffwind/core/plan/partyFit';
 import { atRisk } from '@bluffwind/core/risk/judge';
 import { HOUR } from '@bluffwind/core/units/time';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { toast } from 'sonner';
-import { ApiProblem, post } from '../data/api';
+import { post } from '../data/api';
 import { deskQuery, tripQuery } from '../data/queries';
 import { clock } from '../ui/format';
-import { Button } from '../ui/parts';
+import { useSave } from '../data/useSave';
+import { Choice } from '../ui/Choice';
+import { Button, Fault } from '../ui/parts';
 import { MatesAboard } from './MatesAboard';
 import { Aboard } from './Aboard';
 
@@ -20,50 +20,56 @@ interface PartyProps {
   readonly fit: { readonly sentence: string; readonly roles: readonly RodRole[] } | null;
 }
 
+type Guest = PlanDesk['guests'][number];
+/** What the plan has to respect, as it is kept. */
+type Terms = Pick<PlanDesk, 'patienceMin' | 'footing' | 'breaks' | 'aboard'> & {
+  readonly speciesWeights?: Record<string, number>;
+  readonly limitShare?: number;
+};
+
+const SMALL = 'py-0.5 text-[0.9rem]';
+const HANDS = [
+  { value: '', name: 'hand unknown' },
+  { value: 'right', name: 'right-handed' },
+  { value: 'left', name: 'left-handed' },
+];
+const SWIMS = [
+  { value: '', name: 'swims? not asked' },
+  { value: 'yes', name: 'swims' },
+  { value: 'no', name: 'does not swim' },
+];
+const FOOTINGS = [
+  { value: '1', name: 'from the boat only' },
+  { value: '2', name: 'on sure feet' },
+  { value: '3', name: 'with a climb' },
+];
 const EXPERIENCE = ['first time', 'some practice', 'knows the way'] as const;
 
 /** Who is aboard, what the plan has to respect of them, and how it fits. */
 export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
-  const queries = useQueryClient();
-  const [refused, setRefused] = useState('');
   const iso = (ms: number) => new Date(ms).toISOString();
   const noon = Math.min(Math.max(desk.startsAt + HOUR, (desk.startsAt + desk.endsAt) / 2), desk.endsAt - HOUR);
-  async function keep(
-    change: Partial<Pick<PlanDesk, 'patienceMin' | 'footing' | 'breaks' | 'aboard'>> & {
-      speciesWeights?: Record<string, number>;
-      limitShare?: number;
-    },
-  ) {
-    const next = { patienceMin: desk.patienceMin, footing: desk.footing, breaks: desk.breaks, aboard: desk.aboard, ...change };
-    try {
-      await post(`/trips/${trip.id}/fit`, {
-        patienceMin: next.patienceMin,
-        footing: next.footing,
-        speciesWeights: change.speciesWeights ?? {},
-        breaks: next.breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
-        aboard: next.aboard,
-        ...(change.limitShare === undefined ? {} : { limitShare: change.limitShare }),
-      });
-      setRefused('');
-      await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
-      toast('The party’s terms are stored. Lay the day to plan by them.');
-    } catch (error) {
-      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
-    }
-  }
-  async function keepGuest(
-    id: string,
-    { experience, hand, wishes, swims }: Pick<PlanDesk['guests'][number], 'experience' | 'hand' | 'wishes' | 'swims'>,
-  ) {
-    try {
-      await post(`/clients/${id}/notes`, { experience, hand, wishes, swims });
-      setRefused('');
-      await queries.invalidateQueries({ queryKey: deskQuery(trip.id).queryKey });
-      await queries.invalidateQueries({ queryKey: tripQuery(trip.id).queryKey });
-    } catch (error) {
-      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
-    }
-  }
+  const terms = useSave<Terms>({
+    send: ({ patienceMin, footing, speciesWeights, breaks, aboard, limitShare }) =>
+      post(`/trips/${trip.id}/fit`, {
+        patienceMin,
+        footing,
+        speciesWeights: speciesWeights ?? {},
+        breaks: breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
+        aboard,
+        ...(limitShare === undefined ? {} : { limitShare }),
+      }),
+    touches: [deskQuery(trip.id).queryKey],
+    // Said when the plan knows them: the next thing is to lay the day.
+    onRead: () => toast('The party’s terms are stored. Lay the day to plan by them.'),
+  });
+  const keep = (change: Partial<Terms>) =>
+    terms.save({ patienceMin: desk.patienceMin, footing: desk.footing, breaks: desk.breaks, aboard: desk.aboard, ...change });
+  const guest = useSave<Pick<Guest, 'id' | 'experience' | 'hand' | 'wishes' | 'swims'>>({
+    send: ({ id, experience, hand, wishes, swims }) => post(`/clients/${id}/notes`, { experience, hand, wishes, swims }),
+    touches: [deskQuery(trip.id).queryKey, tripQuery(trip.id).queryKey],
+  });
+  const error = terms.error ?? guest.error;
   const usual = usualPatience(desk.guests, trip.goal);
   return (
     <div>
@@ -74,60 +80,45 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           {fit.sentence}
         </p>
       )}
-      {refused && (
-        <p role="alert" className="mt-1 bg-rust-pale px-3 py-1.5">
-          {refused}
-        </p>
-      )}
+      {error !== null && <Fault error={error} />}
       <ul className="mt-2">
         {desk.guests.map((g) => {
           const view = trip.guests.find((x) => x.id === g.id);
           return (
             <li key={g.id} className="border-t border-line py-2">
               <p>
-                <b>{g.name}</b> <span className="text-ink-2">{g.child ? 'child, ' : ''}</span>
-                <label className="text-[0.9rem]">
-                  <span className="sr-only">Experience of {g.name}</span>
-                  <select
-                    value={g.experience}
-                    disabled={!mayEdit}
-                    onChange={(e) => void keepGuest(g.id, { ...g, experience: Number(e.target.value) })}
-                    className="rounded border border-line bg-paper px-1 py-0.5"
-                  >
-                    {EXPERIENCE.map((words, i) => (
-                      <option key={words} value={i + 1}>
-                        {words}
-                      </option>
-                    ))}
-                  </select>
-                </label>{' '}
-                <label className="text-[0.9rem]">
-                  <span className="sr-only">Hand of {g.name}</span>
-                  <select
-                    value={g.hand ?? ''}
-                    disabled={!mayEdit}
-                    onChange={(e) => void keepGuest(g.id, { ...g, hand: (e.target.value || null) as 'left' | null })}
-                    className="rounded border border-line bg-paper px-1 py-0.5"
-                  >
-                    <option value="">hand unknown</option>
-                    <option value="right">right-handed</option>
-                    <option value="left">left-handed</option>
-                  </select>
-                </label>
+                <b>{g.name}</b>
+                <span className="text-ink-2">{g.child ? ', child' : ''}</span>
               </p>
-              <label className="text-[0.9rem]">
-                <span className="sr-only">Whether {g.name} swims</span>
-                <select
-                  value={g.swims === null ? '' : g.swims ? 'yes' : 'no'}
+              <div className="my-0.5 flex flex-wrap gap-1.5">
+                <Choice
+                  label={`Experience of ${g.name}`}
+                  labelled="hidden"
+                  value={String(g.experience)}
+                  options={EXPERIENCE.map((name, k) => ({ value: String(k + 1), name }))}
                   disabled={!mayEdit}
-                  onChange={(e) => void keepGuest(g.id, { ...g, swims: e.target.value === '' ? null : e.target.value === 'yes' })}
-                  className="rounded border border-line bg-paper px-1 py-0.5"
-                >
-                  <option value="">swims? not asked</option>
-                  <option value="yes">swims</option>
-                  <option value="no">does not swim</option>
-                </select>
-              </label>
+                  onPick={(v) => guest.save({ ...g, experience: Number(v) })}
+                  className={SMALL}
+                />
+                <Choice
+                  label={`Hand of ${g.name}`}
+                  labelled="hidden"
+                  value={g.hand ?? ''}
+                  options={HANDS}
+                  disabled={!mayEdit}
+                  onPick={(v) => guest.save({ ...g, hand: (v || null) as 'left' | null })}
+                  className={SMALL}
+                />
+                <Choice
+                  label={`Whether ${g.name} swims`}
+                  labelled="hidden"
+                  value={g.swims === null ? '' : g.swims ? 'yes' : 'no'}
+                  options={SWIMS}
+                  disabled={!mayEdit}
+                  onPick={(v) => guest.save({ ...g, swims: v === '' ? null : v === 'yes' })}
+                  className={SMALL}
+                />
+              </div>
               {g.wishes && <p className="text-[0.9rem]">Wishes: {g.wishes}</p>}
               {view?.medicalNote && <p className="text-[0.9rem] text-rust">Seen by captain and owner only: {view.medicalNote}</p>}
             </li>
@@ -162,9 +153,9 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           placeholder="any"
           onBlur={(e) => {
             const value = e.target.value === '' ? null : Number(e.target.value);
-            if (value !== desk.patienceMin) void keep({ patienceMin: value });
+            if (value !== desk.patienceMin) keep({ patienceMin: value });
           }}
-          className="num w-[72px] rounded border border-line bg-paper px-2 py-0.5"
+          className="num w-[72px] rounded border border-ink-3 bg-paper px-2 py-0.5"
         />
         min
       </label>
@@ -172,7 +163,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
         <p className="text-[0.87rem] text-ink-2">
           Parties like this one usually stand about {usual} min (common practice).{' '}
           {mayEdit && (
-            <button type="button" className="cursor-pointer underline underline-offset-2" onClick={() => void keep({ patienceMin: usual })}>
+            <button type="button" className="cursor-pointer underline underline-offset-2" onClick={() => keep({ patienceMin: usual })}>
               Plan by that
             </button>
           )}
@@ -189,28 +180,25 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           defaultValue={Math.round(desk.party.share * 100)}
           onBlur={(e) => {
             const limitShare = Number(e.target.value) / 100;
-            if (e.target.value !== '' && limitShare !== desk.party.share) void keep({ limitShare });
+            if (e.target.value !== '' && limitShare !== desk.party.share) keep({ limitShare });
           }}
-          className="num w-[64px] rounded border border-line bg-paper px-2 py-0.5"
+          className="num w-[64px] rounded border border-ink-3 bg-paper px-2 py-0.5"
         />
         % of the boat’s limits
       </label>
       <p className="text-[0.87rem] text-ink-2">
         {atRisk(desk.party) ? 'It holds for this party. ' : 'Nobody of this party needs it. '}Three quarters is usual practice.
       </p>
-      <label className="mt-1.5 flex items-center gap-2 text-[0.93rem]">
-        Getting to a spot
-        <select
-          value={desk.footing}
+      <div className="mt-1.5 text-[0.93rem]">
+        <Choice
+          label="Getting to a spot"
+          labelled="beside"
+          value={String(desk.footing)}
+          options={FOOTINGS}
           disabled={!mayEdit}
-          onChange={(e) => void keep({ footing: Number(e.target.value) })}
-          className="rounded border border-line bg-paper px-1 py-0.5"
-        >
-          <option value={1}>from the boat only</option>
-          <option value={2}>on sure feet</option>
-          <option value={3}>with a climb</option>
-        </select>
-      </label>
+          onPick={(v) => keep({ footing: Number(v) })}
+        />
+      </div>
       {desk.species.length > 1 && (
         <fieldset className="mt-1.5 text-[0.93rem]">
           <legend className="text-ink-2">What a fish of each kind is worth to them</legend>
@@ -226,9 +214,9 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
                 defaultValue={s.weight}
                 onBlur={(e) => {
                   const weight = Number(e.target.value);
-                  if (weight !== s.weight) void keep({ speciesWeights: { [s.id]: weight } });
+                  if (weight !== s.weight) keep({ speciesWeights: { [s.id]: weight } });
                 }}
-                className="num w-[72px] rounded border border-line bg-paper px-2 py-0.5"
+                className="num w-[72px] rounded border border-ink-3 bg-paper px-2 py-0.5"
               />
             </label>
           ))}
@@ -245,7 +233,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
                 type="button"
                 className="cursor-pointer underline underline-offset-2"
                 aria-label={`Take ${b.name} out`}
-                onClick={() => void keep({ breaks: desk.breaks.filter((x) => x !== b) })}
+                onClick={() => keep({ breaks: desk.breaks.filter((x) => x !== b) })}
               >
                 take out
               </button>
@@ -265,7 +253,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
               disabled={desk.breaks.length >= 6}
               onClick={() => {
                 const from = Math.round(noon / 300_000) * 300_000 + desk.breaks.length * 2_700_000;
-                void keep({ breaks: [...desk.breaks, { name: String(name), fromMs: from, toMs: from + Number(min) * 60_000 }] });
+                keep({ breaks: [...desk.breaks, { name: String(name), fromMs: from, toMs: from + Number(min) * 60_000 }] });
               }}
             >
               {name} {min} min
@@ -273,7 +261,7 @@ export function Party({ desk, trip, mayEdit, fit }: PartyProps) {
           ))}
         </p>
       )}
-      <Aboard key={desk.aboard?.join() ?? 'all'} desk={desk} mayEdit={mayEdit} onKeep={(aboard) => void keep({ aboard })} />
+      <Aboard key={desk.aboard?.join() ?? 'all'} desk={desk} mayEdit={mayEdit} onKeep={(aboard) => keep({ aboard })} />
     </div>
   );
 }

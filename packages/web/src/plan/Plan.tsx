@@ -35,6 +35,8 @@ import { usePlanKeys } from './usePlanKeys';
 import { usePlanWorker } from './usePlanWorker';
 import { useRoute } from './useRoute';
 import { Yesterday } from './Yesterday';
+import { useAddress } from '../data/useAddress';
+import { Term } from '../ui/Term';
 
 const NOTHING: readonly Quantity[] = [];
 
@@ -79,7 +81,7 @@ function PlanOf({ id }: { id: string }) {
   const plan = usePlan(id, desk.data, worker, opened !== null, sawUnknown || mayPlanBySaved(desk.data, notKnown) ? notKnown : NOTHING);
   const { shown } = plan;
   const cursor = useCursor();
-  const [selected, setSelected] = useState<string | null>(null);
+  const [selected, setSelected] = useAddress('spot', null);
   const [comparing, setComparing] = useState(false);
   const [previous, setPrevious] = useState<typeof shown>(null);
   const { worth, drag, letGo } = useDragWorth(worker, shown?.legs ?? []);
@@ -145,8 +147,11 @@ function PlanOf({ id }: { id: string }) {
         title={`${dayName(t.startsAt, d.zone)}, ${t.boat.name}`}
         note={
           <>
-            {party} · wants <b className="text-ink">{GOALS[t.goal]}</b> · {clock(t.startsAt, d.zone)} to {clock(t.endsAt, d.zone)} ·{' '}
-            {t.species.map((s) => s.name).join(', ')}
+            {party} · wants <b className="text-ink">{GOALS[t.goal]}</b>{' '}
+            <span className="max-md:hidden">
+              <Term name="goal" />
+            </span>{' '}
+            · {clock(t.startsAt, d.zone)} to {clock(t.endsAt, d.zone)} · {t.species.map((s) => s.name).join(', ')}
           </>
         }
       >
@@ -210,7 +215,7 @@ function PlanOf({ id }: { id: string }) {
                     selected={selected}
                     inPlan={shown?.legs.map((l) => l.spotId) ?? []}
                     bans={shown?.bans ?? []}
-                    onSelect={(s) => setSelected((x) => (x === s ? null : s))}
+                    onSelect={(s) => setSelected(s === selected ? null : s)}
                     onBan={ban}
                     onPin={pin}
                     pinned={shown?.legs.filter((l) => l.pinned).map((l) => l.spotId) ?? []}
@@ -268,7 +273,7 @@ function PlanOf({ id }: { id: string }) {
                 }
           }
           startAt={d.startsAt}
-          lanes={[['light', 10], ...(waterInfo.tidal ? [['tide', 60] as const] : []), ['wind', 48], ['water', 44]]}
+          lanes={[['light', 10], ...(waterInfo.tidal ? [['tide', 60] as const] : []), ['wind', 48], ['waterTempC', 44]]}
           extra={{
             height: 62,
             label: (

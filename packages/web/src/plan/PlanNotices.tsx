@@ -5,6 +5,7 @@ import { fish } from '../ui/format';
 import { Button } from '../ui/parts';
 import { usePocket } from '../ui/usePocket';
 import type { PlanDoing } from './usePlan';
+import { words } from '../data/units';
 
 interface NoticesProps {
   readonly plan: PlanDoing;
@@ -49,7 +50,7 @@ export function PlanNotices({ plan, hiddenLegs, notKnown, seen, mayEdit, onSeen,
       )}
       {plan.refused && (
         <p role="alert" className="border-b border-rust bg-rust-pale px-[18px] py-1.5">
-          {plan.refused}{' '}
+          {words(plan.refused)}{' '}
           <button type="button" className="cursor-pointer underline underline-offset-2" onClick={plan.clear}>
             Close
           </button>
@@ -85,7 +86,7 @@ function DayInSentences({ sentences, worst }: Pick<NoticesProps, 'sentences' | '
   );
   if (!pocket)
     return (
-      <p className="border-b border-line px-[18px] py-1.5" data-day>
+      <p className="no-print border-b border-line px-[18px] py-1.5" data-day>
         {sentences.join(' ')}
         {warning}
       </p>

@@ -9,6 +9,7 @@ import type { ChangesSoFar } from '../workers/plan.worker';
 import type { Working } from './planState';
 import { spotName } from './spotName';
 import type { Told } from './useFindings';
+import { words } from '../data/units';
 
 interface PageProps {
   readonly desk: PlanDesk;
@@ -77,7 +78,7 @@ export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PagePr
       {changes?.triggers.slice(0, 4).map((t, i) => (
         <p key={t.id}>
           {i === 0 ? <b>Plan B. </b> : ''}
-          {t.sentence} Worth {fish(t.worth)} fish.
+          {words(t.sentence)} Worth {fish(t.worth)} fish.
         </p>
       ))}
       {naive && <p>Yesterday’s best spots again would give {fish(naive.expected)} fish.</p>}

@@ -5,6 +5,7 @@ import { clock, fish } from '../ui/format';
 import { spotName } from './spotName';
 import type { Told } from './useFindings';
 import type { Working } from './planState';
+import { Term } from '../ui/Term';
 
 interface StopsProps {
   readonly desk: PlanDesk;
@@ -23,6 +24,9 @@ export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
   return (
     <>
       <h2 className="sr-only">Stops</h2>
+      <p className="text-[0.87rem] text-ink-2">
+        What each stop is worth <Term name="expected" /> and its range <Term name="range" />
+      </p>
       <ol>
         {shown.legs.map((l, i) => {
           const own = risk?.legs[i];

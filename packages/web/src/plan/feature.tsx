@@ -22,11 +22,17 @@ export const plan: Feature = {
     },
   },
   commands: ({ trips, zone }) =>
-    trips.map((t) => ({
-      key: `plan ${t.id}`,
-      text: `Plan ${t.boat.name}, ${dayName(t.startsAt, zone)} ${clock(t.startsAt, zone)}`,
-      to: `/trips/${t.id}`,
-    })),
+    trips.flatMap((t) => {
+      const when = `${dayName(t.startsAt, zone)} ${clock(t.startsAt, zone)}`;
+      return [
+        { key: `plan ${t.id}`, text: `Plan ${t.boat.name}, ${when}`, to: `/trips/${t.id}` },
+        ...t.guests.map((g) => ({
+          key: `guest ${t.id} ${g.id}`,
+          text: `${g.name}, ${t.boat.name} ${when}`,
+          to: `/trips/${t.id}?tab=party`,
+        })),
+      ];
+    }),
   keys: [
     ['p x', 'pin, ban the call or stop in hand'],
     ['s', 'lay the day'],

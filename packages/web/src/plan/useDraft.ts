@@ -22,6 +22,8 @@ export function useDraft(
   const loaded = useRef('');
   /** The plan that was left: what it is worth on the water of now is worked out when the spots are ranked. */
   const [left, setLeft] = useState<Working | null>(null);
+  /** A plan that was left and is no longer the newest stays kept until another takes its place. */
+  const overtaken = useRef(false);
   const base = desk?.saved?.version ?? 0;
 
   useEffect(() => {
@@ -31,14 +33,14 @@ export function useDraft(
     loaded.current = key;
     if (!first) return;
     const draft = draftOf(tripId);
-    const overtaken = draft !== null && draft.base !== (desk.saved?.version ?? 0);
-    if (draft && overtaken) step({ kind: 'show', to: draft.plan });
+    overtaken.current = draft !== null && draft.base !== (desk.saved?.version ?? 0);
+    if (draft && overtaken.current) step({ kind: 'show', to: draft.plan });
     if (desk.saved) step({ kind: 'show', to: fromSaved(desk.saved) });
-    if (draft && !overtaken) {
+    if (draft && !overtaken.current) {
       step({ kind: 'show', to: draft.plan });
       setLeft(draft.plan);
     }
-    if (overtaken) toast('Another plan was saved meanwhile. Yours, which was not saved, is one Undo back.', { duration: 15_000 });
+    if (overtaken.current) toast('Another plan was saved meanwhile. Yours, which was not saved, is one Undo back.', { duration: 15_000 });
   }, [desk, tripId, step]);
 
   useEffect(() => {
@@ -57,13 +59,16 @@ export function useDraft(
 
   useEffect(() => {
     if (!shown || !loaded.current.startsWith(tripId)) return;
-    if (shown.saved === null) keepDraft(tripId, { base, plan: shown });
-    else dropDraft(tripId);
+    if (shown.saved === null) {
+      overtaken.current = false;
+      keepDraft(tripId, { base, plan: shown });
+    } else if (!overtaken.current) dropDraft(tripId);
   }, [shown, tripId, base]);
 
   return useCallback(
     (version: number) => {
       loaded.current = `${tripId} ${version}`;
+      overtaken.current = false;
     },
     [tripId],
   );

@@ -5,6 +5,7 @@ import { proxy, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { ChangesSoFar, PlanWorker } from '../workers/plan.worker';
 import type { Working } from './planState';
+import { words } from '../data/units';
 
 export interface Fit {
   readonly sentence: string;
@@ -41,8 +42,8 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
     setChanges(null);
     void behind.naive(shown).then((n) => current && setNaive(n));
     if (shown) {
-      void behind.told(shown).then((t) => current && setTold(t));
-      void behind.fit(shown).then((f) => current && setFit(f));
+      void behind.told(shown).then((t) => current && setTold({ ...t, sentences: t.sentences.map(words) }));
+      void behind.fit(shown).then((f) => current && setFit({ ...f, sentence: words(f.sentence) }));
       void behind.changes(
         shown,
         { bans: shown.bans, again: shown.again },
@@ -62,7 +63,7 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
   useEffect(() => {
     if (!worker || !opened || !selected) return setWhyNot(null);
     let current = true;
-    void worker.whyNot(selected, shown?.legs ?? []).then((w) => current && setWhyNot(w));
+    void worker.whyNot(selected, shown?.legs ?? []).then((w) => current && setWhyNot(w === null ? null : words(w)));
     return () => {
       current = false;
     };

@@ -6,8 +6,8 @@ import type { Trigger } from '@bluffwind/core/plan/whatWouldChange';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useReducer, useState } from 'react';
-import { toast } from 'sonner';
 import { ApiProblem, post } from '../data/api';
+import { useSave } from '../data/useSave';
 import { deskQuery } from '../data/queries';
 import { fish } from '../ui/format';
 import type { PlanWorker } from '../workers/plan.worker';
@@ -49,7 +49,7 @@ export interface PlanDoing {
   readonly decline: () => void;
   readonly undo: () => void;
   readonly redo: () => void;
-  readonly save: (triggers: readonly Trigger[]) => Promise<void>;
+  readonly save: (triggers: readonly Trigger[]) => void;
 }
 
 /** The plan of a trip's desk. */
@@ -152,40 +152,42 @@ export function usePlan(
     },
     [shown, solve],
   );
-  const save = useCallback(
-    async (triggers: readonly Trigger[]) => {
+  const keeping = useSave<readonly Trigger[], SavedPlan>({
+    send: (triggers) =>
+      post(
+        `/trips/${tripId}/plans`,
+        newPlanOf({
+          replaces: desk?.saved?.version ?? 0,
+          bans: shown?.bans ?? [],
+          again: shown?.again ?? false,
+          legs: shown?.legs ?? [],
+          triggers,
+          seen,
+        }),
+      ),
+    touches: [['board'], ['risks'], ['brief'], ['fleet']],
+    told: (plan) => `Plan ${plan.version} saved: ${fish(plan.expected)} fish expected.`,
+    onStored: (plan) => {
       if (!shown || !desk) return;
-      setBusy(true);
-      try {
-        const plan = await post<SavedPlan>(
-          `/trips/${tripId}/plans`,
-          newPlanOf({ replaces: desk.saved?.version ?? 0, bans: shown.bans, again: shown.again, legs: shown.legs, triggers, seen }),
-        );
-        savedHere(plan.version);
-        step({ kind: 'kept', to: { ...fromSaved(plan), order: shown.order, ms: shown.ms } });
-        const kept = { version: plan.version, madeAt: plan.madeAt, madeBy: plan.madeBy, expected: plan.expected };
-        queries.setQueryData(deskQuery(tripId).queryKey, { ...desk, saved: plan, earlier: [kept, ...desk.earlier] });
-        await Promise.all(['board', 'brief', 'fleet'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
-        // Other trips' desks hold what this one has taken.
-        await queries.invalidateQueries({ queryKey: ['desk'], predicate: (q) => q.queryKey[1] !== tripId });
-        setRefused(null);
-        toast(`Plan ${plan.version} saved: ${fish(plan.expected)} fish expected.`);
-      } catch (error) {
-        setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : (error as Error).message);
-        if (error instanceof ApiProblem && error.body.code === 'spot_taken')
-          await queries.invalidateQueries({ queryKey: ['desk', tripId] });
-      } finally {
-        setBusy(false);
-      }
+      savedHere(plan.version);
+      step({ kind: 'kept', to: { ...fromSaved(plan), order: shown.order, ms: shown.ms } });
+      const kept = { version: plan.version, madeAt: plan.madeAt, madeBy: plan.madeBy, expected: plan.expected };
+      queries.setQueryData(deskQuery(tripId).queryKey, { ...desk, saved: plan, earlier: [kept, ...desk.earlier] });
+      // Other trips' desks hold what this one has taken.
+      void queries.invalidateQueries({ queryKey: ['desk'], predicate: (q) => q.queryKey[1] !== tripId });
+      setRefused(null);
     },
-    [shown, desk, tripId, queries, seen, savedHere],
-  );
+    onRefused: (error) => {
+      setRefused(error instanceof ApiProblem ? `${error.body.detail} ${error.body.remedy}` : error.message);
+      if (error instanceof ApiProblem && error.body.code === 'spot_taken') void queries.invalidateQueries({ queryKey: ['desk', tripId] });
+    },
+  });
 
   return {
     shown,
     before: history.past.at(-1)?.expected ?? null,
     refused,
-    busy,
+    busy: busy || keeping.busy,
     offer,
     canUndo: history.past.length > 0,
     canRedo: history.future.length > 0,
@@ -193,7 +195,7 @@ export function usePlan(
     ban,
     pin,
     drag,
-    save,
+    save: keeping.save,
     setAgain: (again) => void solve({ again, by: again ? 'second visits allowed' : 'one visit a spot' }),
     clear: () => setRefused(null),
     show: (plan, by) => step({ kind: 'show', to: { bans: [], again: false, ...shown, ...plan, order: null, saved: null, ms: null, by } }),

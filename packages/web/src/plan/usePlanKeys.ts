@@ -1,5 +1,4 @@
-import { useEffect } from 'react';
-import { isTyping } from '../data/time';
+import { useKeys } from '../data/useKeys';
 
 interface PlanKeys {
   readonly selected: string | null;
@@ -13,24 +12,14 @@ interface PlanKeys {
 
 /** Keys of the plan: s lays, x bans, p pins, z and Shift Z or Ctrl Z undo and redo, c compares. */
 export function usePlanKeys({ selected, lay, ban, pin, undo, redo, compare }: PlanKeys): void {
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e)) return;
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
-        e.preventDefault();
-        if (e.shiftKey) redo();
-        else undo();
-        return;
-      }
-      if (e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === 's') lay();
-      if (e.key === 'x' && selected) ban(selected);
-      if (e.key === 'p' && selected) pin(selected);
-      if (e.key === 'z') undo();
-      if (e.key === 'Z') redo();
-      if (e.key === 'c') compare();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [lay, selected, ban, pin, undo, redo, compare]);
+  useKeys({
+    s: lay,
+    x: selected === null ? null : () => ban(selected),
+    p: selected === null ? null : () => pin(selected),
+    z: undo,
+    Z: redo,
+    'mod+z': undo,
+    'mod+Z': redo,
+    c: compare,
+  });
 }

@@ -1,14 +1,19 @@
 import type { FamilyView, PresentationView } from '@bluffwind/contract/presentations';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import { meQuery, presentationsQuery } from '../data/queries';
+import { meQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
-import { isTyping } from '../data/time';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { FamilySheet } from './FamilySheet';
 import { VariantSheet } from './VariantSheet';
+import { presentationsQuery } from './queries';
+import { figure, type Measure } from '@bluffwind/core/units/measure';
+import { amount, myUnits } from '../data/units';
+import { useKeys } from '../data/useKeys';
+import { useAddress } from '../data/useAddress';
+import { Term } from '../ui/Term';
 
 const SKILL = ['anyone', 'some practice', 'expert'] as const;
 
@@ -16,7 +21,7 @@ const SKILL = ['anyone', 'some practice', 'expert'] as const;
 export default function Presentations() {
   const { data: me } = useQuery(meQuery);
   const all = useQuery(presentationsQuery);
-  const [search, setSearch] = useState('');
+  const [search, setSearch] = useAddress('find', '');
   const [family, setFamily] = useState<FamilyView | 'new' | null>(null);
   const [variant, setVariant] = useState<PresentationView | null>(null);
   const mayEdit = me !== undefined && me.role !== 'mate';
@@ -38,15 +43,7 @@ export default function Presentations() {
     rodHours: 0,
     fish: 0,
   });
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e) || e.ctrlKey || e.metaKey || e.altKey || e.key !== 'n' || !mayEdit) return;
-      e.preventDefault();
-      setFamily('new');
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [mayEdit]);
+  useKeys({ n: mayEdit ? () => setFamily('new') : null });
   const shown = useMemo(() => {
     const words = search.toLowerCase();
     return (all.data?.families ?? [])
@@ -66,7 +63,7 @@ export default function Presentations() {
           placeholder="/ search"
           value={search}
           onChange={(e) => setSearch(e.target.value)}
-          className="w-[150px] rounded border md:w-[180px] border-line bg-paper px-2 py-1"
+          className="w-[150px] rounded border md:w-[180px] border-ink-3 bg-paper px-2 py-1"
         />
         {mayEdit && (
           <Button hint="N" onClick={() => setFamily('new')}>
@@ -75,6 +72,9 @@ export default function Presentations() {
         )}
       </Header>
       <section aria-label="Families" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-[18px] py-2">
+        <p className="text-[0.87rem] text-ink-2">
+          Each family with where it is meant to work <Term name="envelope" /> and its baits with what they caught
+        </p>
         {shown.map(({ f, variants }) => (
           <article key={f.id} className="grid gap-x-6 gap-y-2 md:grid-cols-[390px_1fr] border-b border-line py-3" data-family={f.id}>
             <div>
@@ -137,20 +137,18 @@ const LIGHT = ['dark', 'low light', 'middling light', 'high sun'] as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 
 function whereWords(f: FamilyView): string {
-  const span = (lo: number | null, hi: number | null, unit: string, name: string) =>
-    lo === null && hi === null
-      ? ''
-      : lo === null
-        ? `${name} up to ${hi} ${unit}`
-        : hi === null
-          ? `${name} from ${lo} ${unit}`
-          : `${name} ${lo} to ${hi} ${unit}`;
+  const span = (lo: number | null, hi: number | null, measure: Measure, name: string) => {
+    const digits = (v: number) => (Number.isInteger(v) ? 0 : 1);
+    const from = lo === null ? '' : `${figure(lo, measure, myUnits(), digits(lo)).text}`;
+    if (hi === null) return lo === null ? '' : `${name} from ${amount(lo, measure, digits(lo))}`.trim();
+    return `${name} ${lo === null ? 'up to' : `${from} to`} ${amount(hi, measure, digits(hi))}`.trim();
+  };
   return [
-    `${f.depthMinM} to ${f.depthMaxM} m deep`,
-    `${f.tempMinC} to ${f.tempMaxC} °C`,
-    span(f.clarityMinM, f.clarityMaxM, 'm', 'clarity'),
-    span(f.windMinMps, f.windMaxMps, 'm/s', 'wind'),
-    span(f.currentMinMps, f.currentMaxMps, 'm/s', 'current'),
+    `${span(f.depthMinM, f.depthMaxM, 'depth', '')} deep`,
+    span(f.tempMinC, f.tempMaxC, 'temp', ''),
+    span(f.clarityMinM, f.clarityMaxM, 'depth', 'clarity'),
+    span(f.windMinMps, f.windMaxMps, 'wind', 'wind'),
+    span(f.currentMinMps, f.currentMaxMps, 'current', 'current'),
     f.light.map((l) => LIGHT[l]).join(', '),
     f.cover.length > 0 ? `at ${f.cover.join(', ')}` : '',
     f.months.map((m) => MONTHS[m - 1]).join(' '),
@@ -161,10 +159,10 @@ function whereWords(f: FamilyView): string {
 
 function variantWords(v: PresentationView): string {
   return [
-    v.sizeMm === null ? '' : `${(v.sizeMm / 10).toFixed(0)} cm`,
-    v.weightG === null ? '' : `${v.weightG} g`,
+    v.sizeMm === null ? '' : amount(v.sizeMm, 'fish', 0),
+    v.weightG === null ? '' : amount(v.weightG, 'lead', 0),
     v.colour,
-    v.leaderKg === null ? '' : `leader ${v.leaderKg} kg`,
+    v.leaderKg === null ? '' : `leader ${amount(v.leaderKg, 'weight', 0)}`,
     v.retrieve,
     v.pauseS === null ? '' : `pause ${v.pauseS} s`,
     v.habitat === 'both' ? '' : `${v.habitat} water`,

@@ -1,11 +1,11 @@
 import type { FamilyView, PresentationView } from '@bluffwind/contract/presentations';
-import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { toast } from 'sonner';
 import { post } from '../data/api';
+import { useSave } from '../data/useSave';
+import { Entry } from '../ui/form/Entry';
+import { CheckField, ChoiceField, FigureField, TextField } from '../ui/form/fields';
 import { Sheet } from '../ui/Sheet';
-import { FIELD, Labelled, NumberField, reader } from './fields';
-import { SheetFoot } from './SheetFoot';
+
+type Typed = Omit<PresentationView, 'look'> & { readonly look: string };
 
 /** A variant of a family: what exactly is on the line. */
 export function VariantSheet({
@@ -17,82 +17,43 @@ export function VariantSheet({
   families: readonly FamilyView[];
   onClose: () => void;
 }) {
-  const queries = useQueryClient();
-  const [error, setError] = useState<unknown>(null);
-  async function submit(e: FormEvent<HTMLFormElement>) {
-    e.preventDefault();
-    const f = reader(e.currentTarget);
-    setError(null);
-    try {
-      await post('/presentations', {
-        id: variant.id,
-        familyId: f.text('familyId'),
-        name: f.text('name'),
-        habitat: f.text('habitat'),
-        sizeMm: f.maybe('sizeMm'),
-        weightG: f.maybe('weightG'),
-        colour: f.text('colour'),
-        leaderKg: f.maybe('leaderKg'),
-        retrieve: f.text('retrieve'),
-        pauseS: f.maybe('pauseS'),
-        look: f.text('look') || null,
-        active: f.text('active') === 'on',
-        tripsADay: f.maybe('tripsADay'),
-      });
-      await Promise.all(['presentations', 'desk', 'outfit'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
-      toast(`${f.text('name')} is stored.`);
-      onClose();
-    } catch (problem) {
-      setError(problem);
-    }
-  }
+  const saving = useSave<Typed>({
+    send: ({ look, sets: _, rodHours: __, fish: ___, ...v }) => post('/presentations', { ...v, look: look || null }),
+    touches: [['presentations'], ['desk'], ['outfit']],
+    told: (_, v) => `${v.name} is stored.`,
+    onStored: onClose,
+  });
   return (
     <Sheet open wide title={variant.name || 'A new variant'} note="Plans and the deck name it so." onClose={onClose}>
-      <form onSubmit={submit} className="grid grid-cols-4 gap-x-4 gap-y-2">
-        <div className="col-span-4">
-          <Labelled label="Name">
-            <input name="name" required maxLength={120} defaultValue={variant.name} className={FIELD} />
-          </Labelled>
-        </div>
-        <div className="col-span-2">
-          <Labelled label="Family">
-            <select name="familyId" defaultValue={variant.familyId} className={FIELD}>
-              {families.map((f) => (
-                <option key={f.id} value={f.id}>
-                  {f.name}
-                </option>
-              ))}
-            </select>
-          </Labelled>
-        </div>
-        <div className="col-span-2">
-          <Labelled label="Water">
-            <select name="habitat" defaultValue={variant.habitat} className={FIELD}>
-              <option value="both">both</option>
-              <option value="salt">salt</option>
-              <option value="fresh">fresh</option>
-            </select>
-          </Labelled>
-        </div>
-        <NumberField name="sizeMm" label="Size, mm" value={variant.sizeMm} min={1} max={2000} />
-        <NumberField name="weightG" label="Weight, g" value={variant.weightG} min={0} max={5000} />
-        <NumberField name="leaderKg" label="Leader, kg" value={variant.leaderKg} min={0.1} max={200} />
-        <NumberField name="pauseS" label="Pause, s" value={variant.pauseS} min={0} max={120} />
-        <Labelled label="Colour">
-          <input name="colour" maxLength={60} defaultValue={variant.colour} className={FIELD} />
-        </Labelled>
-        <Labelled label="Retrieve">
-          <input name="retrieve" maxLength={120} defaultValue={variant.retrieve} className={FIELD} />
-        </Labelled>
-        <Labelled label="Look, if not the family’s">
-          <input name="look" maxLength={40} defaultValue={variant.look ?? ''} className={FIELD} />
-        </Labelled>
-        <NumberField name="tripsADay" label="Bait for so many trips a day" value={variant.tripsADay} min={1} max={20} />
-        <label className="flex items-center gap-2 self-end pb-1">
-          <input type="checkbox" name="active" defaultChecked={variant.active} /> in use
-        </label>
-        <SheetFoot error={error} onClose={onClose} />
-      </form>
+      <Entry<Typed>
+        className="grid grid-cols-2 gap-x-4 gap-y-2 text-[0.93rem] md:grid-cols-4"
+        values={{ ...variant, look: variant.look ?? '' }}
+        saving={saving}
+        onSave={saving.save}
+        onLeave={onClose}
+      >
+        <TextField name="name" label="Name" required maxLength={120} className="col-span-full" />
+        <ChoiceField name="familyId" label="Family" options={families.map((f) => ({ value: f.id, name: f.name }))} className="col-span-2" />
+        <ChoiceField
+          name="habitat"
+          label="Water"
+          options={[
+            { value: 'both', name: 'both' },
+            { value: 'salt', name: 'salt' },
+            { value: 'fresh', name: 'fresh' },
+          ]}
+          className="col-span-2"
+        />
+        <FigureField name="sizeMm" label="Size" measure="rule" min={1} max={2000} />
+        <FigureField name="weightG" label="Weight" measure="lead" min={0} max={5000} />
+        <FigureField name="leaderKg" label="Leader" measure="weight" min={0.1} max={200} />
+        <FigureField name="pauseS" label="Pause" of="s" min={0} max={120} />
+        <TextField name="colour" label="Colour" maxLength={60} />
+        <TextField name="retrieve" label="Retrieve" maxLength={120} />
+        <TextField name="look" label="Look, if not the family’s" maxLength={40} />
+        <FigureField name="tripsADay" label="Bait for so many trips a day" min={1} max={20} whole />
+        <CheckField name="active" label="in use" className="self-end pb-1" />
+      </Entry>
     </Sheet>
   );
 }

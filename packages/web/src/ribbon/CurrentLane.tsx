@@ -1,8 +1,10 @@
 import type { CurrentModel, CurrentStation } from '@bluffwind/core/tide/currentModel';
 import { AxisValues } from './AxisValues';
 import { compassPoint } from '@bluffwind/core/units/angle';
+import { figure } from '@bluffwind/core/units/measure';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
+import { myUnit, myUnits } from '../data/units';
 import { clock } from '../ui/format';
 import { bandOf, instants, LaneLabel } from './lane';
 import type { LaneProps } from './laneProps';
@@ -53,12 +55,12 @@ export function CurrentLane({
       <AxisValues
         left={x(from)}
         height={height}
-        at={[most, -most].map((v) => ({ y: y(v), text: Math.abs(v).toFixed(1) + (v > 0 ? ' in' : ' out') }))}
+        at={[most, -most].map((v) => ({ y: y(v), text: `${figure(Math.abs(v), 'current', myUnits(), 1).text}${v > 0 ? ' in' : ' out'}` }))}
       />
       <LaneLabel
         name={`Current, ${station.station.name}`}
-        value={here.mps.toFixed(1)}
-        unit={`m/s ${here.mps < 0.06 ? 'slack' : `${here.signedMps > 0 ? 'flood' : 'ebb'} to ${compassPoint(here.toDeg)}`}`}
+        value={figure(here.mps, 'current', myUnits(), 1).text}
+        unit={`${myUnit('current')} ${here.mps < 0.06 ? 'slack' : `${here.signedMps > 0 ? 'flood' : 'ebb'} to ${compassPoint(here.toDeg)}`}`}
       />
     </g>
   );

@@ -1,9 +1,10 @@
 // One day (or several) as a band with one time cursor. Measured is solid, forecast dashed with its spread, carried
 // forward dotted.
 import type { WaterStateView } from '@bluffwind/contract/water';
-import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { seriesOf, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { DAY, HOUR, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { isVariable } from '@bluffwind/core/weather/variables';
 import { scaleLinear } from 'd3-scale';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { type PointerEvent, type ReactNode, useEffect, useId, useMemo, useRef, useState } from 'react';
@@ -82,6 +83,7 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
   const extraHeight = own ? own.height + row : 0;
   const total = TOP + specs.reduce((sum, l) => sum + l.height + rowOf(l), 0) + extraHeight;
   const at = cursor.at;
+  const tag = clock(at, zone).length * 8 + 16;
   const several = to - from > 1.5 * DAY;
   const hours = several ? [] : ticks(from, to, zone, width < 500 ? 4 : width < 800 ? 3 : 2);
   const days = several ? dayStarts(from, to, zone) : [];
@@ -96,6 +98,7 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
     y += h;
     return top;
   };
+  const segments = pocket ? besideNames(specs, rowOf, total, row) : [[18, total] as const];
   return (
     <div ref={box} className="relative shrink-0 select-none border-t border-ink bg-chalk" style={{ height: total }}>
       <LaneInPocket.Provider value={pocket}>
@@ -135,36 +138,15 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
                     <TideLane {...lane} model={water.tide} turns={turns} measured={water.levelM} levelAt={water.levelAt} />
                   )}
                   {name === 'current' && water.currents[0] && <CurrentLane {...lane} station={water.currents[0]} />}
-                  {name === 'air' && (
-                    <ScalarLane
-                      {...lane}
-                      label="Air"
-                      unit="°C"
-                      digits={1}
-                      series={water.airTempC}
-                      spread={state.airTempSpread ?? null}
-                      carryH={3}
-                    />
-                  )}
-                  {name === 'flow' && (
-                    <ScalarLane {...lane} label="Flow" unit="m³/s" digits={1} series={water.flowM3s} spread={null} carryH={48} />
-                  )}
                   {name === 'wind' && <WindLane {...lane} wind={water.wind} spread={state.windSpread ?? null} limit={limit} />}
-                  {name === 'water' && (
-                    <ScalarLane
-                      {...lane}
-                      label="Water"
-                      unit="°C"
-                      digits={1}
-                      series={water.waterTempC}
-                      spread={state.waterTempSpread ?? null}
-                      carryH={12}
-                    />
+                  {name === 'pressureHpa' ? (
+                    <PressureLane {...lane} series={seriesOf(water, name)} spread={state.spreads?.[name] ?? null} />
+                  ) : (
+                    name !== null &&
+                    isVariable(name) && (
+                      <ScalarLane {...lane} variable={name} series={seriesOf(water, name)} spread={state.spreads?.[name] ?? null} />
+                    )
                   )}
-                  {name === 'clarity' && (
-                    <ScalarLane {...lane} label="Clarity" unit="m" digits={1} series={water.clarityM} spread={null} carryH={96} dots />
-                  )}
-                  {name === 'pressure' && <PressureLane {...lane} series={water.pressureHpa} spread={state.pressureSpread ?? null} />}
                 </g>
               );
             })}
@@ -183,8 +165,10 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
                 )}
               </g>
             )}
-            <line x1={x(at)} x2={x(at)} y1={18} y2={total} stroke="var(--ink)" strokeWidth={1.6} />
-            <rect x={x(at) - 28} y={2} width={56} height={18} rx={2} fill="var(--ink)" />
+            {segments.map(([from, to]) => (
+              <line key={from} x1={x(at)} x2={x(at)} y1={from} y2={to} stroke="var(--ink)" strokeWidth={1.6} />
+            ))}
+            <rect x={x(at) - tag / 2} y={2} width={tag} height={18} rx={2} fill="var(--ink)" />
             <text x={x(at)} y={15.5} textAnchor="middle" className="num" fontSize={12.5} fontWeight={700} fill="var(--chalk)">
               {clock(at, zone)}
             </text>
@@ -235,6 +219,19 @@ export function Ribbon({ from, to, now, zone, state, lanes, startAt, limit, extr
       )}
     </div>
   );
+}
+
+/** Where the cursor is drawn in the pocket: over the lanes, leaving the rows of names and values alone. */
+function besideNames<L extends { readonly height: number }>(lanes: readonly L[], rowOf: (lane: L) => number, total: number, row: number) {
+  const segments: [number, number][] = [[18, TOP]];
+  let down = TOP;
+  for (const lane of lanes) {
+    const top = down + rowOf(lane);
+    down = top + lane.height;
+    segments.push([top, down]);
+  }
+  if (down + row < total) segments.push([down + row, total]);
+  return segments;
 }
 
 function LaneButton({ label, onPress, children }: { label: string; onPress: () => void; children: ReactNode }) {

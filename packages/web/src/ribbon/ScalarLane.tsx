@@ -2,41 +2,26 @@ import type { Spread } from '@bluffwind/contract/water';
 import { AxisValues } from './AxisValues';
 import { HOUR } from '@bluffwind/core/units/time';
 import { changeOver, type Series, sampleSeries } from '@bluffwind/core/weather/series';
+import { figure } from '@bluffwind/core/units/measure';
+import { type Variable, type VariableName, VARIABLES } from '@bluffwind/core/weather/variables';
 import { scaleLinear } from 'd3-scale';
+import { myUnits } from '../data/units';
 import { bandOf, LaneLabel, pathOf } from './lane';
 import type { LaneProps } from './laneProps';
 
 interface ScalarProps extends LaneProps {
-  readonly label: string;
-  readonly unit: string;
-  readonly digits: number;
+  readonly variable: VariableName;
   readonly series: Series | null;
   readonly spread: Spread | null;
-  /** Hours for which the last reading is carried forward. */
-  readonly carryH: number;
-  /** Single readings rather than a record. */
-  readonly dots?: boolean;
+  /** Said after the unit. */
   readonly note?: string;
 }
 
 /** One variable: measured solid, forecast dashed with its spread, carried forward dotted. */
-export function ScalarLane({
-  x,
-  from,
-  to,
-  now,
-  height,
-  at,
-  clip: clipId,
-  label,
-  unit,
-  digits,
-  series,
-  spread,
-  carryH,
-  dots,
-  note,
-}: ScalarProps) {
+export function ScalarLane({ x, from, to, now, height, at, clip: clipId, variable, series, spread, note = '' }: ScalarProps) {
+  const { measure, digits, words, lane }: Variable = VARIABLES[variable];
+  const { name, carryH, dots = false } = lane ?? { name: words, carryH: 0 };
+  const shown = (v: number) => figure(v, measure, myUnits(), digits);
   const all = series ? series.atMs.map((t, i) => ({ t, v: series.value[i] as number, ahead: i >= series.forecastFrom })) : [];
   const seen = all.filter((p) => p.t >= from - 2 * HOUR && p.t <= to + 2 * HOUR);
   const last = all.filter((p) => p.t <= to).at(-1);
@@ -90,13 +75,13 @@ export function ScalarLane({
         <AxisValues
           left={x(from)}
           height={height}
-          at={[...new Set([Math.max(...values), Math.min(...values)])].map((v) => ({ y: y(v), text: v.toFixed(digits) }))}
+          at={[...new Set([Math.max(...values), Math.min(...values)])].map((v) => ({ y: y(v), text: shown(v).text }))}
         />
       )}
       <LaneLabel
-        name={label}
-        value={sample ? sample.value.toFixed(digits) : 'not known'}
-        unit={sample ? (note ?? (sample.trust === 'carried' ? `${unit}, carried` : unit)) : ''}
+        name={name}
+        value={sample ? shown(sample.value).text : 'not known'}
+        unit={sample ? `${shown(sample.value).unit}${note || (sample.trust === 'carried' ? ', carried' : '')}` : ''}
       />
     </g>
   );
@@ -107,9 +92,9 @@ export function PressureLane(props: LaneProps & { series: Series | null; spread:
   const change = changeOver(props.series, props.at, 6);
   const note =
     change === null
-      ? 'hPa'
+      ? ''
       : Math.abs(change) < 0.5
-        ? 'hPa, steady'
-        : `hPa, ${change > 0 ? '+' : '−'}${Math.abs(change).toFixed(0)} in 6 h`;
-  return <ScalarLane {...props} label="Pressure" unit="hPa" digits={0} carryH={3} note={note} />;
+        ? ', steady'
+        : `, ${change > 0 ? '+' : '−'}${figure(Math.abs(change), 'pressure', myUnits(), 0).text} in 6 h`;
+  return <ScalarLane {...props} variable="pressureHpa" note={note} />;
 }

@@ -6,6 +6,8 @@ import { useMemo } from 'react';
 import { clock } from '../ui/format';
 import { instants, LaneLabel, pathOf } from './lane';
 import type { LaneProps } from './laneProps';
+import { figure } from '@bluffwind/core/units/measure';
+import { myUnit, myUnits } from '../data/units';
 
 /** Height of the tide with its turns; the measured level dotted beside it. */
 export function TideLane({
@@ -36,6 +38,8 @@ export function TideLane({
   const carried =
     levelAt && measured ? instants(Math.max(from, now), to).filter((t) => Math.abs(levelAt(t) - model.heightAt(t)) > 0.01) : [];
   const several = to - from > 1.5 * 86_400_000;
+  // Two turns of one kind are half a day and a little apart.
+  const roomForLows = x(from + 12.4 * 3_600_000) - x(from) > (myUnits().clock === '12' ? 84 : 60);
   const rate = model.rateAt(at);
   const move = Math.abs(rate) < 0.06 ? 'slack' : rate > 0 ? 'rising' : 'falling';
   return (
@@ -44,9 +48,7 @@ export function TideLane({
       <path d={pathOf(line)} fill="none" stroke="var(--deep)" strokeWidth={1.6} />
       {measured && (
         <path
-          d={pathOf(
-            measured.atMs.filter((t) => t >= from && t <= to).map((t) => [x(t), y(measured.value[measured.atMs.indexOf(t)] as number)]),
-          )}
+          d={pathOf(measured.atMs.flatMap((t, i) => (t >= from && t <= to ? [[x(t), y(measured.value[i] as number)] as const] : [])))}
           fill="none"
           stroke="var(--rust)"
           strokeWidth={1.3}
@@ -71,10 +73,10 @@ export function TideLane({
             </text>
           ))}
       {turns
-        .filter((t) => !t.minor && (!several || t.kind === 'high' || height > 70))
+        .filter((t) => !t.minor && (!several || t.kind === 'high' || (height > 70 && roomForLows)))
         .map((t) => {
           const px = Math.min(x(to) - 44, Math.max(x(from) + 44, x(t.atMs)));
-          const text = several ? clock(t.atMs, zone) : `${clock(t.atMs, zone)} ${t.kind} ${t.heightM.toFixed(1)}`;
+          const text = several ? clock(t.atMs, zone) : `${clock(t.atMs, zone)} ${t.kind} ${figure(t.heightM, 'height', myUnits(), 1).text}`;
           return (
             <text
               key={t.atMs}
@@ -89,7 +91,11 @@ export function TideLane({
             </text>
           );
         })}
-      <LaneLabel name="Tide" value={(levelAt ?? model.heightAt)(at).toFixed(2)} unit={`m ${move}`} />
+      <LaneLabel
+        name="Tide"
+        value={figure((levelAt ?? model.heightAt)(at), 'height', myUnits(), 2).text}
+        unit={`${myUnit('height')} ${move}`}
+      />
     </g>
   );
 }

@@ -1,9 +1,11 @@
 import type { Spread } from '@bluffwind/contract/water';
 import { AxisValues } from './AxisValues';
 import { sampleWind, type WindSeries } from '@bluffwind/core/weather/wind';
+import { figure } from '@bluffwind/core/units/measure';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
-import { wind as windWords } from '../ui/format';
+import { fromMine, myUnit, myUnits } from '../data/units';
+import { windFigure } from '../ui/format';
 import { bandOf, instants, LaneLabel, pathOf } from './lane';
 import type { LaneProps } from './laneProps';
 
@@ -57,7 +59,7 @@ export function WindLane({
         <g>
           <line x1={x(from)} x2={x(to)} y1={y(limit.mps)} y2={y(limit.mps)} stroke="var(--rust)" strokeDasharray="5 3" />
           <text x={x(to) - 4} y={y(limit.mps) + 12} textAnchor="end" fontSize={11.5} fill="var(--rust)">
-            {limit.name} {limit.mps}
+            {limit.name} {figure(limit.mps, 'wind', myUnits(), Number.isInteger(limit.mps) ? 0 : 2).text}
           </text>
         </g>
       )}
@@ -75,10 +77,13 @@ export function WindLane({
         <AxisValues
           left={x(from)}
           height={height}
-          at={[0, 5, 10, 15, 20, 30].filter((v) => v < top && (tall || v % 10 === 0)).map((v) => ({ y: y(v), text: `${v}` }))}
+          at={[0, 5, 10, 15, 20, 30, 40, 60]
+            .map((v) => ({ v, mps: fromMine(v, 'wind') }))
+            .filter(({ v, mps }) => mps < top && (v % 10 === 0 || (tall && top < fromMine(25, 'wind'))))
+            .map(({ v, mps }) => ({ y: y(mps), text: `${v}` }))}
         />
       )}
-      <LaneLabel name="Wind" value={here ? windWords(here.mps, here.fromDeg) : 'not known'} unit={here ? 'm/s' : ''} />
+      <LaneLabel name="Wind" value={here ? windFigure(here.mps, here.fromDeg) : 'not known'} unit={here ? myUnit('wind') : ''} />
     </g>
   );
 }

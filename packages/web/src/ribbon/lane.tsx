@@ -1,3 +1,4 @@
+import { area, line } from 'd3-shape';
 import { createContext, type ReactNode, useContext } from 'react';
 
 /** Whether lanes are drawn for a phone: their names and values above them. */
@@ -23,25 +24,28 @@ export function LaneLabel({ name, value, unit }: { name: string; value: string; 
   );
 }
 
-/** SVG path through points; a gap where y is null. */
-export function pathOf(points: readonly (readonly [number, number | null])[]): string {
-  let d = '';
-  let pen = false;
-  for (const [x, y] of points) {
-    if (y === null) {
-      pen = false;
-      continue;
-    }
-    d += `${pen ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`;
-    pen = true;
-  }
-  return d;
-}
+const drawLine = line<readonly [number, number | null]>()
+  .defined(([, y]) => y !== null)
+  .digits(1);
 
-/** Closed path between two edges. */
+/** SVG path through points; a gap where y is null. */
+export const pathOf = (points: readonly (readonly [number, number | null])[]): string =>
+  drawLine(points as [number, number | null][]) ?? '';
+
+const drawBand = area<{ x0: number; y0: number; x1: number; y1: number }>()
+  .x0((p) => p.x0)
+  .x1((p) => p.x1)
+  .y0((p) => p.y0)
+  .y1((p) => p.y1)
+  .digits(1);
+
+/** Closed path between two edges of as many points. */
 export function bandOf(upper: readonly (readonly [number, number])[], lower: readonly (readonly [number, number])[]): string {
-  if (upper.length === 0) return '';
-  return `M${[...upper, ...[...lower].reverse()].map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`;
+  const points = upper.flatMap(([x1, y1], i) => {
+    const below = lower[i];
+    return below ? [{ x0: below[0], y0: below[1], x1, y1 }] : [];
+  });
+  return drawBand(points) ?? '';
 }
 
 /** Instants from one to another, both included, no more than a few hundred. */

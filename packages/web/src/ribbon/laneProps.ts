@@ -1,6 +1,8 @@
+import type { VariableName } from '@bluffwind/core/weather/variables';
 import type { ReactNode } from 'react';
 
-export type LaneName = 'light' | 'tide' | 'current' | 'wind' | 'water' | 'air' | 'clarity' | 'pressure' | 'flow';
+/** The lanes that have a drawing of their own, and every variable that the registry says how to draw. */
+export type LaneName = 'light' | 'tide' | 'current' | 'wind' | VariableName;
 
 /** A lane of a screen's own, among the others. */
 export interface OwnLane {

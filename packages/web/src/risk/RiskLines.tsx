@@ -1,4 +1,5 @@
 import type { RiskLine } from '@bluffwind/contract/risk';
+import { words } from '../data/units';
 
 const MARK = { over: '✕', near: '!', unknown: '?', within: '' } as const;
 const SPOKEN = { over: 'over: ', near: 'near: ', unknown: '', within: '' } as const;
@@ -15,7 +16,7 @@ export function RiskLines({ lines, className = '' }: { lines: readonly RiskLine[
           </span>
           <span>
             <span className="sr-only">{SPOKEN[l.level]}</span>
-            {l.text}
+            {words(l.text)}
           </span>
         </li>
       ))}

@@ -1,5 +1,6 @@
 import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useAddress } from '../data/useAddress';
 
 export interface SideTab {
   readonly value: string;
@@ -12,17 +13,15 @@ export interface SideTab {
 interface SideTabsProps {
   readonly label: string;
   readonly tabs: readonly SideTab[];
-  /** The tab shown; the first at the start, and then whichever was chosen, when left out. */
-  readonly value?: string;
-  readonly onValue?: (value: string) => void;
 }
 
-/** The left column of a desk screen: one of several lists. */
-export function SideTabs({ label, tabs, value, onValue }: SideTabsProps) {
+/** The left column of a desk screen: one of several lists, which is in the address. */
+export function SideTabs({ label, tabs }: SideTabsProps) {
+  const [tab, setTab] = useAddress('tab', tabs[0]?.value ?? '');
   return (
     <Tabs.Root
-      {...(value === undefined ? { defaultValue: tabs[0]?.value } : { value })}
-      onValueChange={onValue}
+      value={tabs.some((t) => t.value === tab) ? tab : (tabs[0]?.value ?? '')}
+      onValueChange={setTab}
       className="no-print flex min-h-0 flex-1 flex-col border-line md:border-r"
     >
       <Tabs.List aria-label={label} className="flex shrink-0 overflow-x-auto border-b border-line px-[10px] [scrollbar-width:none]">

@@ -62,12 +62,17 @@ export function Fault({ error, retry }: { error: unknown; retry?: () => void }) 
   );
 }
 
-/** Shown while something is on its way; says what. */
+/** Shown while something is on its way: what, over the outline of what comes. Quick answers show nothing of it. */
 export function Waiting({ what }: { what: string }) {
   return (
-    <p role="status" className="p-4 text-ink-2">
-      {what} ...
-    </p>
+    <div role="status" className="waiting flex-1 p-4 text-ink-2">
+      <p>{what} ...</p>
+      <div aria-hidden="true" className="mt-3 flex max-w-[560px] flex-col gap-2.5">
+        {[92, 70, 84, 58, 76].map((width) => (
+          <span key={width} className="h-4 rounded bg-line" style={{ width: `${width}%` }} />
+        ))}
+      </div>
+    </div>
   );
 }
 

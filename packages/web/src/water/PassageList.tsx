@@ -16,6 +16,7 @@ import { useMemo, useState } from 'react';
 import { RiskLines } from '../risk/RiskLines';
 import { clock, dayName } from '../ui/format';
 import { BoatLimits } from './BoatLimits';
+import { amount, words } from '../data/units';
 
 interface Props {
   readonly chart: Chart;
@@ -89,7 +90,7 @@ export function PassageList({ chart, bed, water, waterId, boats, trips, at, curs
             {p.name}, {dayName(from, zone)}
           </h3>
           <p className="text-[0.87rem] text-ink-2">
-            <span className="num">{p.chartedDepthM.toFixed(1)} m</span> at datum; draught, half a metre and half the wave taken off.
+            <span className="num">{amount(p.chartedDepthM, 'depth', 1)}</span> at datum; draught, half a metre and half the wave taken off.
           </p>
           <dl>
             {list.map(({ boat, windows: w }) => (
@@ -99,7 +100,7 @@ export function PassageList({ chart, bed, water, waterId, boats, trips, at, curs
                   {w.length === 0
                     ? 'shut all day'
                     : w.length === 1 && w[0]?.fromMs === from && w[0].toMs === to
-                      ? `open all day, least ${(w[0].leastM).toFixed(1)} m under the keel`
+                      ? `open all day, least ${amount(w[0].leastM, 'height', 1)} under the keel`
                       : w.map((x) => `${time(x.fromMs)}–${time(x.toMs)}`).join(', ')}
                 </dd>
               </div>
@@ -134,7 +135,7 @@ export function PassageList({ chart, bed, water, waterId, boats, trips, at, curs
                 : `${LEVEL_WORDS[now.worst]}: ${[...now.findings]
                     .filter((f) => f.level === 'over' || f.level === 'near')
                     .sort(byGravity)
-                    .map((f) => findingWords(f))
+                    .map((f) => words(findingWords(f)))
                     .join('; ')}`}
               {now.findings.some((f) => f.level === 'unknown') && now.worst !== 'within'
                 ? `${now.worst === 'unknown' ? '' : '. Not known: '}${quantityList(

@@ -1,20 +1,15 @@
 import type { SpotView } from '@bluffwind/contract/grounds';
-import { useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useEffect, useRef, useState } from 'react';
-import { toast } from 'sonner';
+import { ALL_VARIABLES, type VariableName, VARIABLES, type Variable } from '@bluffwind/core/weather/variables';
+import { useEffect, useRef } from 'react';
+import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { serverNow } from '../data/clock';
-import { Button, Fault } from '../ui/parts';
+import { amount } from '../data/units';
+import { useSave } from '../data/useSave';
+import { Entry } from '../ui/form/Entry';
+import { ChoiceField, FigureField, TextField } from '../ui/form/fields';
 import { Sheet } from '../ui/Sheet';
-
-const KINDS = {
-  clarityM: { name: 'Clarity (Secchi depth)', unit: 'm', min: 0.05, max: 40 },
-  waterTempC: { name: 'Water temperature', unit: '°C', min: -2, max: 36 },
-  waterLevelM: { name: 'Level above datum', unit: 'm', min: -5, max: 12 },
-  note: { name: 'A note', unit: '', min: 0, max: 0 },
-} as const;
-type Kind = keyof typeof KINDS;
 
 interface Props {
   readonly open: boolean;
@@ -24,85 +19,80 @@ interface Props {
   readonly onClose: () => void;
 }
 
+interface Typed {
+  readonly variable: string;
+  readonly value: number | null;
+  readonly spotId: string;
+  readonly note: string;
+}
+
+const TYPED = ALL_VARIABLES.flatMap(([value, v]) => (v.typed === undefined ? [] : [{ value: value as string, name: v.typed }]));
+const FIRST: VariableName = 'clarityM';
+const known = (name: string): Variable | null => (name === 'note' ? null : VARIABLES[name as VariableName]);
+
 /** Types in a reading; the same key is sent again until it is known to be stored, so that it is stored once. */
 export function ReadingDialog({ open, waterId, waterName, spots, onClose }: Props) {
-  const queries = useQueryClient();
-  const [variable, setVariable] = useState<Kind>('clarityM');
-  const [error, setError] = useState<unknown>(null);
-  const [busy, setBusy] = useState(false);
   const key = useRef(v7());
   useEffect(() => {
     if (open) key.current = v7();
   }, [open]);
-  const kind = KINDS[variable];
-  async function submit(e: FormEvent<HTMLFormElement>) {
-    e.preventDefault();
-    const form = new FormData(e.currentTarget);
-    const text = (name: string) => String(form.get(name) ?? '');
-    setError(null);
-    setBusy(true);
-    try {
-      await post(`/waters/${waterId}/readings`, {
+  const saving = useSave<Typed>({
+    send: ({ variable, value, spotId, note }) =>
+      post(`/waters/${waterId}/readings`, {
         id: key.current,
         variable,
         at: new Date(serverNow()).toISOString(),
-        value: variable === 'note' ? 0 : Number(text('value')),
-        spotId: text('spot') || null,
-        note: text('note'),
-      });
-      await queries.invalidateQueries({ queryKey: ['state', waterId] });
-      await queries.invalidateQueries({ queryKey: ['spots', waterId] });
-      toast(variable === 'note' ? 'The note is stored.' : `${kind.name} ${text('value')} ${kind.unit} is stored.`);
-      onClose();
-    } catch (problem) {
-      setError(problem);
-    } finally {
-      setBusy(false);
-    }
-  }
-  const field = 'rounded border border-ink-3 bg-chalk px-2 py-1.5';
+        value: value ?? 0,
+        spotId: spotId || null,
+        note,
+      }),
+    touches: [
+      ['state', waterId],
+      ['spots', waterId],
+    ],
+    told: (_, { variable, value }) => {
+      const v = known(variable);
+      return v ? `${v.typed} ${amount(value ?? 0, v.measure, v.digits)} is stored.` : 'The note is stored.';
+    },
+    onStored: onClose,
+  });
+  const close = () => {
+    saving.clear();
+    onClose();
+  };
   return (
-    <Sheet open={open} title="Add a reading" note={`${waterName}, now, by you.`} onClose={onClose}>
-      <form onSubmit={submit} className="flex flex-col gap-3">
-        <label className="flex flex-col gap-1">
-          What
-          <select value={variable} onChange={(e) => setVariable(e.target.value as Kind)} className={field}>
-            {Object.entries(KINDS).map(([k, v]) => (
-              <option key={k} value={k}>
-                {v.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        {variable !== 'note' && (
-          <label className="flex flex-col gap-1">
-            Value, {kind.unit}
-            <input name="value" type="number" required step="any" min={kind.min} max={kind.max} className={`num ${field}`} />
-          </label>
-        )}
-        <label className="flex flex-col gap-1">
-          Where
-          <select name="spot" className={field}>
-            <option value="">the water as a whole</option>
-            {spots.map((s) => (
-              <option key={s.id} value={s.id}>
-                {s.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="flex flex-col gap-1">
-          {variable === 'note' ? 'Note' : 'Note, if any'}
-          <input name="note" required={variable === 'note'} maxLength={500} className={field} />
-        </label>
-        {error !== null && <Fault error={error} />}
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button strong type="submit" disabled={busy}>
-            Store
-          </Button>
-        </div>
-      </form>
+    <Sheet open={open} title="Add a reading" note={`${waterName}, now, by you.`} onClose={close}>
+      <Entry<Typed>
+        values={{ variable: FIRST, value: null, spotId: '', note: '' }}
+        saving={saving}
+        onSave={(v) => saving.save({ ...v, value: v.variable === 'note' ? null : v.value })}
+        onLeave={close}
+      >
+        <ChoiceField name="variable" label="What" options={[...TYPED, { value: 'note', name: 'A note' }]} />
+        <ValueOf />
+        <ChoiceField
+          name="spotId"
+          label="Where"
+          options={[{ value: '', name: 'the water as a whole' }, ...spots.map((s) => ({ value: s.id, name: s.name }))]}
+        />
+        <NoteOf />
+      </Entry>
     </Sheet>
   );
+}
+
+function ValueOf() {
+  const variable = useWatch<Typed, 'variable'>({ name: 'variable' });
+  const { resetField } = useFormContext<Typed>();
+  // Two metres of clarity are not two degrees.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another variable begins without a figure
+  useEffect(() => resetField('value'), [variable]);
+  const v = known(variable);
+  if (!v) return null;
+  return <FigureField key={variable} name="value" label="Value" measure={v.measure} min={v.limits.min} max={v.limits.max} required />;
+}
+
+function NoteOf() {
+  const alone = useWatch<Typed, 'variable'>({ name: 'variable' }) === 'note';
+  return <TextField key={String(alone)} name="note" label={alone ? 'Note' : 'Note, if any'} required={alone} />;
 }

@@ -1,7 +1,7 @@
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { HOUR } from '@bluffwind/core/units/time';
 import { clock, dayName } from '../ui/format';
-import { VARIABLE_WORDS } from './sinceYesterday';
+import { variableWords } from '@bluffwind/core/weather/variables';
 
 const ago = (at: string, now: number) => {
   const minutes = Math.max(0, (now - Date.parse(at)) / 60_000);
@@ -33,7 +33,7 @@ export function StationList({ state, now, zone }: { state: WaterStateView; now: 
             )}
             {s.failed.map((f) => (
               <p key={f.variable} className="text-[0.87rem] text-ink-2">
-                {VARIABLE_WORDS[f.variable] ?? f.variable}: {f.count} failed{f.suspect > 0 ? `, ${f.suspect} suspect` : ''}, left out, since{' '}
+                {variableWords(f.variable)}: {f.count} failed{f.suspect > 0 ? `, ${f.suspect} suspect` : ''}, left out, since{' '}
                 {dayName(f.since, zone)} {clock(f.since, zone)}
               </p>
             ))}
@@ -53,7 +53,7 @@ export function StationList({ state, now, zone }: { state: WaterStateView; now: 
       ))}
       {state.disagreements.map((d) => (
         <p key={`${d.variable}${d.a}${d.b}`} className="border-t border-line py-2 text-[0.9rem] text-rust">
-          {d.a} and {d.b} disagree on {VARIABLE_WORDS[d.variable] ?? d.variable}: {d.aValue.toFixed(1)} against {d.bValue.toFixed(1)}.
+          {d.a} and {d.b} disagree on {variableWords(d.variable)}: {d.aValue.toFixed(1)} against {d.bValue.toFixed(1)}.
         </p>
       ))}
       <section className="border-t border-line py-2">
@@ -61,7 +61,7 @@ export function StationList({ state, now, zone }: { state: WaterStateView; now: 
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 text-[0.87rem]">
           {spoken.map(([variable, source]) => (
             <div key={variable} className="contents">
-              <dt className="text-ink-2">{VARIABLE_WORDS[variable] ?? variable}</dt>
+              <dt className="text-ink-2">{variableWords(variable)}</dt>
               <dd>{source}</dd>
             </div>
           ))}

@@ -5,6 +5,8 @@ import { DAY, HOUR, planningDay, startOfLocalDay } from '@bluffwind/core/units/t
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { clock, dayName } from '../ui/format';
+import { figure } from '@bluffwind/core/units/measure';
+import { amount, myUnits } from '../data/units';
 
 interface Props {
   readonly waterId: string;
@@ -48,10 +50,11 @@ export function WarmthList({ waterId, spots, at, cursorAt, zone }: Props) {
               <Link to={`/grounds?water=${waterId}&spot=${w.spot.id}`} className="truncate font-semibold text-ink">
                 {w.spot.name}
               </Link>
-              <span className="num shrink-0">+{w.gainC.toFixed(1)} °C</span>
+              <span className="num shrink-0">+{amount(w.gainC, 'warmer', 1)}</span>
             </span>
             <span className="block text-[0.87rem] text-ink-2">
-              {w.lowC.toFixed(1)} at {clock(w.lowAtMs, zone)} to {w.highC.toFixed(1)} ±{w.sdC.toFixed(1)} at {clock(w.highAtMs, zone)}
+              {figure(w.lowC, 'temp', myUnits(), 1).text} at {clock(w.lowAtMs, zone)} to {figure(w.highC, 'temp', myUnits(), 1).text} ±
+              {figure(w.sdC, 'warmer', myUnits(), 1).text} at {clock(w.highAtMs, zone)}
               {w.warmAtMs !== null ? `; half a degree up by ${clock(w.warmAtMs, zone)}` : '; hardly warms'}
             </span>
           </li>

@@ -1,18 +1,19 @@
 import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
-import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { seriesOf, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { ALL_VARIABLES, type VariableName } from '@bluffwind/core/weather/variables';
 import { localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { boardQuery, chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../data/queries';
 import { serverNow } from '../data/clock';
 import { waterSpan } from '../data/spans';
-import { isTyping, useCursor } from '../data/time';
+import { useCursor } from '../data/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Ribbon } from '../ribbon/Ribbon';
 import type { LaneSpec } from '../ribbon/laneProps';
 import { clock, dayName } from '../ui/format';
-import { Pick } from '../ui/Pick';
+import { Pick } from '../ui/Choice';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
 import { usePocket } from '../ui/usePocket';
@@ -23,8 +24,13 @@ import { ReadingDialog } from './ReadingDialog';
 import { sinceYesterday } from './sinceYesterday';
 import { StationList } from './StationList';
 import { WarmthList } from './WarmthList';
+import { useKeys } from '../data/useKeys';
+import { Term } from '../ui/Term';
 
 const ImportReadings = lazy(() => import('../imports/ImportReadings').then((m) => ({ default: m.ImportReadings })));
+
+/** Lanes that stand there with or without readings; others come with theirs. */
+const ALWAYS: readonly VariableName[] = ['waterTempC', 'airTempC', 'clarityM', 'pressureHpa'];
 
 export default function Water() {
   const { data: me } = useQuery(meQuery);
@@ -44,21 +50,7 @@ export default function Water() {
   const [adding, setAdding] = useState(false);
   const [importing, setImporting] = useState(false);
   const cursor = useCursor();
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (isTyping(e) || e.ctrlKey || e.metaKey || e.altKey || document.querySelector('[role=dialog]')) return;
-      if (e.key === 'n') {
-        e.preventDefault();
-        setAdding(true);
-      }
-      if (e.key === 'i') {
-        e.preventDefault();
-        setImporting(true);
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useKeys({ n: () => setAdding(true), i: () => setImporting(true) });
   const minute = Math.floor(now / 60_000);
   const changes = useMemo(() => (state.data ? sinceYesterday(state.data, minute * 60_000, zone) : []), [state.data, minute, zone]);
   const live = useMemo(() => (state.data ? waterStateOf(state.data.record) : null), [state.data]);
@@ -74,11 +66,11 @@ export default function Water() {
     ...(water.tidal ? [['tide', 118] as const] : []),
     ...(live.currents.length > 0 ? [['current', 64] as const] : []),
     ['wind', 130],
-    ['water', 104],
-    ['air', 84],
-    ...(live.flowM3s ? [['flow', 80] as const] : []),
-    ['clarity', 80],
-    ['pressure', 80],
+    ['waterTempC', 104],
+    ['airTempC', 84],
+    ...ALL_VARIABLES.flatMap(([name, v]): LaneSpec[] => (v.lane && !ALWAYS.includes(name) && seriesOf(live, name) ? [[name, 80]] : [])),
+    ['clarityM', 80],
+    ['pressureHpa', 80],
   ];
   return (
     <>
@@ -133,7 +125,9 @@ export default function Water() {
                 name: 'Warmth',
                 content: (
                   <>
-                    <h2 className="mb-1 font-bold">Where it warms first</h2>
+                    <h2 className="mb-1 font-bold">
+                      Where it warms first <Term name="warmth" />
+                    </h2>
                     <WarmthList waterId={water.id} spots={spots.data ?? []} at={at} cursorAt={cursor.at} zone={zone} />
                   </>
                 ),
@@ -143,7 +137,9 @@ export default function Water() {
                 name: 'Bars, limits',
                 content: (
                   <>
-                    <h2 className="mb-1 font-bold">Bars and limits</h2>
+                    <h2 className="mb-1 font-bold">
+                      Bars and limits <Term name="bars, limits" />
+                    </h2>
                     {chart.data && bed ? (
                       <PassageList
                         chart={chart.data}

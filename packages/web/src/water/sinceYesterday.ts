@@ -9,7 +9,10 @@ import { compassPoint, turnDeg } from '@bluffwind/core/units/angle';
 import { DAY, HOUR, planningDay, startOfLocalDay } from '@bluffwind/core/units/time';
 import { type Series, sampleSeries } from '@bluffwind/core/weather/series';
 import { sampleWind } from '@bluffwind/core/weather/wind';
-import { clock, dayName } from '../ui/format';
+import { clock, dayName, windFigure } from '../ui/format';
+import { variableWords } from '@bluffwind/core/weather/variables';
+import { figure } from '@bluffwind/core/units/measure';
+import { amount, myUnits } from '../data/units';
 
 export interface Change {
   readonly head: string;
@@ -52,13 +55,13 @@ function wind(water: WaterState, now: number, zone: string, add: Add): void {
     if (turn > most.turn + 5) most = { turn, at: t, wind: w };
   }
   const before = sampleWind(water.wind, now - DAY);
-  const was = before ? `, was ${compassPoint(before.fromDeg)} ${before.mps.toFixed(0)} yesterday` : '';
-  const today = `${compassPoint(here.fromDeg)} ${here.mps.toFixed(0)} m/s now${was}`;
+  const was = before ? `, was ${windFigure(before.mps, before.fromDeg)} yesterday` : '';
+  const today = `${compassPoint(here.fromDeg)} ${amount(here.mps, 'wind', 0)} now${was}`;
   const warm = (sampleSeries(water.waterTempC, now, { carryMs: 12 * HOUR })?.value ?? 0) >= 12;
   if (most.turn > 50)
     add(
       'The wind goes round.',
-      `${today}, ${compassPoint(most.wind.fromDeg)} ${most.wind.mps.toFixed(0)} by ${dayName(most.at, zone)} ${clock(most.at, zone)}.`,
+      `${today}, ${windFigure(most.wind.mps, most.wind.fromDeg)} by ${dayName(most.at, zone)} ${clock(most.at, zone)}.`,
       `Lee banks become windblown and the other way about. ${warm ? 'In warm water bait piles on a windblown bank; others hold that the lee fishes better: the log decides.' : 'In cold water the lee is warmer; others fish the windblown bank for its bait: the log decides.'}`,
     );
   else add('The wind holds.', `${today}.`, here.mps < 1.5 ? 'Flat calm scatters fish in small shy groups on big flats.' : '');
@@ -70,8 +73,8 @@ function temperature(water: WaterState, now: number, add: Add): void {
   if (!temp || !before) return;
   const d = temp.value - before.value;
   add(
-    Math.abs(d) < 0.15 ? 'Water as warm as yesterday.' : `Water ${d > 0 ? 'warmed' : 'cooled'} ${Math.abs(d).toFixed(1)} °C.`,
-    `${temp.value.toFixed(1)} °C, was ${before.value.toFixed(1)}.`,
+    Math.abs(d) < 0.15 ? 'Water as warm as yesterday.' : `Water ${d > 0 ? 'warmed' : 'cooled'} ${amount(Math.abs(d), 'warmer', 1)}.`,
+    `${amount(temp.value, 'temp', 1)}, was ${figure(before.value, 'temp', myUnits(), 1).text}.`,
     Math.abs(d) < 0.15
       ? ''
       : d > 0
@@ -90,14 +93,14 @@ function tide(water: WaterState, now: number, zone: string, add: Add): void {
   const r = range(next);
   const grows = r - range(past);
   add(
-    `Range ${r.toFixed(1)} m${Math.abs(grows) < 0.1 ? '' : grows > 0 ? ', larger than the last' : ', smaller than the last'}.`,
+    `Range ${amount(r, 'height', 1)}${Math.abs(grows) < 0.1 ? '' : grows > 0 ? ', larger than the last' : ', smaller than the last'}.`,
     `${next.map((t) => `${t.kind === 'high' ? 'High' : 'Low'} ${clock(t.atMs, zone)}`).join(', ')}.`,
     'Feeding often starts at the turn; whether run-in or run-out is better is each spot’s own.',
   );
   const residual = newestResidual(water.tide, water.levelM);
   if (!residual || now - residual.atMs > 6 * HOUR || Math.abs(residual.metres) < 0.08) return;
   add(
-    `Water stands ${Math.abs(residual.metres * 100).toFixed(0)} cm ${residual.metres > 0 ? 'above' : 'below'} the prediction.`,
+    `Water stands ${amount(Math.abs(residual.metres) * 1000, 'fish', 0)} ${residual.metres > 0 ? 'above' : 'below'} the prediction.`,
     `Measured ${clock(residual.atMs, zone)}; carried forward, halved in ${(residual.decayH * Math.LN2).toFixed(0)} h.`,
     residual.metres < 0
       ? 'Bars open later and shut earlier than predicted.'
@@ -121,7 +124,7 @@ function clarity(state: WaterStateView, now: number, zone: string, add: Add): vo
     : 'Clarity.';
   add(
     word,
-    `${latest.value.toFixed(1)} m seen ${dayName(latest.at, zone)} ${clock(latest.at, zone)}${earlier ? `, was ${earlier.value.toFixed(1)}` : ''}${latest.by ? `, by ${latest.by}` : ''}.`,
+    `${amount(latest.value, 'depth', 1)} seen ${dayName(latest.at, zone)} ${clock(latest.at, zone)}${earlier ? `, was ${figure(earlier.value, 'depth', myUnits(), 1).text}` : ''}${latest.by ? `, by ${latest.by}` : ''}.`,
     latest.value < 1
       ? 'Vibration and flash in dirty water. Colour is disputed: some show bright, some dark and red; show both.'
       : latest.value > 4
@@ -179,8 +182,8 @@ function air(water: WaterState, now: number, add: Add): void {
   if (!here || !before || Math.abs(here.value - before.value) < 2) return;
   const d = here.value - before.value;
   add(
-    `Air ${d > 0 ? 'warmer' : 'colder'} by ${Math.abs(d).toFixed(0)} °C.`,
-    `${here.value.toFixed(0)} °C, was ${before.value.toFixed(0)}.`,
+    `Air ${d > 0 ? 'warmer' : 'colder'} by ${amount(Math.abs(d), 'warmer', 0)}.`,
+    `${amount(here.value, 'temp', 0)}, was ${figure(before.value, 'temp', myUnits(), 0).text}.`,
     d < 0 ? 'Cold mornings start late.' : '',
   );
 }
@@ -192,7 +195,7 @@ function flow(water: WaterState, now: number, add: Add): void {
   const ratio = here.value / Math.max(0.01, before.value);
   add(
     ratio > 1.15 ? 'The stream rises.' : ratio < 0.87 ? 'The stream falls.' : 'The stream runs as yesterday.',
-    `${here.value.toFixed(1)} m³/s, was ${before.value.toFixed(1)}.`,
+    `${amount(here.value, 'flow', 1)}, was ${figure(before.value, 'flow', myUnits(), 1).text}.`,
     ratio > 1.15 ? 'Inflows bring oxygen and food: fish hold at the edge of the blow-out.' : '',
   );
 }
@@ -203,29 +206,11 @@ function pressure(water: WaterState, now: number, add: Add): void {
   if (here && later && later.value - here.value < -4)
     add(
       'Pressure falls.',
-      `${here.value.toFixed(0)} hPa, ${later.value.toFixed(0)} this time tomorrow.`,
+      `${amount(here.value, 'pressure', 0)}, ${figure(later.value, 'pressure', myUnits(), 0).text} this time tomorrow.`,
       'Weather is turning: check the limits of the boat at each stop.',
       true,
     );
 }
-
-/** Variables in words. */
-export const VARIABLE_WORDS: Record<string, string> = {
-  windMps: 'wind',
-  windGustMps: 'gusts',
-  windFromDeg: 'wind direction',
-  airTempC: 'air temperature',
-  dewPointC: 'dew point',
-  pressureHpa: 'pressure',
-  cloud: 'cloud',
-  waterTempC: 'water temperature',
-  waterLevelM: 'level',
-  clarityM: 'clarity',
-  visibilityM: 'visibility',
-  flowM3s: 'flow',
-  thunder: 'thunder',
-  note: 'note',
-};
 
 function stations(state: WaterStateView, water: WaterState, now: number, zone: string, add: Add): void {
   for (const [name, series] of [
@@ -243,7 +228,7 @@ function stations(state: WaterStateView, water: WaterState, now: number, zone: s
   }
   for (const d of state.disagreements)
     add(
-      `${d.a} and ${d.b} disagree on ${VARIABLE_WORDS[d.variable] ?? d.variable}.`,
+      `${d.a} and ${d.b} disagree on ${variableWords(d.variable)}.`,
       `${d.aValue.toFixed(1)} against ${d.bValue.toFixed(1)} over ${d.hours} common hours.`,
       '',
       true,

@@ -1,10 +1,20 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useMemo, useRef } from 'react';
+import { toast } from 'sonner';
 
 /** A worker that can be ended and made anew: ending it is how its work is stopped. */
 export interface WorkerHandle<T> {
   readonly get: () => Remote<T>;
   readonly end: () => void;
+}
+
+/** Its file did not come, or it ran out of memory: nothing would ever answer. What is on screen stays, and it is said. */
+function stopped(): void {
+  toast('A part of the work has stopped on this device: what is still on its way does not come.', {
+    id: 'worker stopped',
+    duration: Number.POSITIVE_INFINITY,
+    action: { label: 'Load the page anew', onClick: () => location.reload() },
+  });
 }
 
 /** Keeps one worker for a component, made when it is first needed and ended with the component. */
@@ -16,6 +26,7 @@ export function useWorker<T>(make: () => Worker): WorkerHandle<T> {
       get() {
         if (!kept.current) {
           const worker = maker.current();
+          worker.onerror = stopped;
           kept.current = { worker, remote: wrap<T>(worker) };
         }
         return kept.current.remote;

@@ -1,3 +1,4 @@
+import type { OwnSettings } from '@bluffwind/contract/auth';
 import { EntitySchema } from 'typeorm';
 
 export interface OutfitRow {
@@ -27,6 +28,8 @@ export interface PersonRow {
   passwordHash: string;
   role: Role;
   active: boolean;
+  /** What he has set for himself; what is missing is as usual. */
+  settings: Partial<OwnSettings>;
 }
 export const PersonEntity = new EntitySchema<PersonRow>({
   name: 'person',
@@ -38,6 +41,7 @@ export const PersonEntity = new EntitySchema<PersonRow>({
     passwordHash: { type: 'text', name: 'password_hash', select: false },
     role: { type: 'text' },
     active: { type: 'boolean', default: true },
+    settings: { type: 'jsonb', default: {} },
   },
 });
 

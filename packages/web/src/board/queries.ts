@@ -1,0 +1,12 @@
+import type { TripRisk } from '@bluffwind/contract/risk';
+import { queryOptions } from '@tanstack/react-query';
+import { get } from '../data/api';
+
+/** What speaks against the trips of a day; apart from the Board, which does not wait for it. */
+export const risksQuery = (date: string) =>
+  queryOptions({
+    queryKey: ['risks', date],
+    queryFn: () => get<TripRisk[]>(`/risks?date=${date}`),
+    staleTime: 60_000,
+    meta: { kept: true, follows: true },
+  });

@@ -1,0 +1,6 @@
+import type { BriefView } from '@bluffwind/contract/brief';
+import { queryOptions } from '@tanstack/react-query';
+import { get } from '../data/api';
+
+export const briefQuery = (date: string) =>
+  queryOptions({ queryKey: ['brief', date], queryFn: () => get<BriefView>(`/brief/${date}`), meta: { kept: true, follows: true } });

@@ -1,0 +1,47 @@
+// Keys of the desk, by the character that they give, so that they are the same on every keyboard layout. (react-hotkeys-hook was tried: it
+// compares physical keys or folds the case, and cannot tell z from Z or find < where it needs no Shift.)
+import { useEffect, useRef } from 'react';
+import { mySettings } from './settings';
+
+/** What a key does: nothing when it is left out or there is nothing to do it to. */
+export type KeyMap = Readonly<Record<string, (() => void) | null | undefined>>;
+
+/**
+ * Keys of a screen while it is shown. A key behind an open sheet or menu, or in a field, does nothing; single keys can be switched off by
+ * who reads the screen with keys of his own (WCAG 2.1.4).
+ * @param keys - By character, such as n or ?; with "mod+" before it for Ctrl, or Cmd on a Mac.
+ */
+export function useKeys(keys: KeyMap): void {
+  const latest = useRef(keys);
+  latest.current = keys;
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const name = nameOf(e);
+      const act = name === null || !Object.hasOwn(latest.current, name) ? null : latest.current[name];
+      if (!act) return;
+      e.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
+
+/** The name of a key that may act, or null. */
+export function nameOf(e: KeyboardEvent): string | null {
+  if (e.altKey || e.defaultPrevented || isTyping(e) || behindSomething()) return null;
+  if (e.ctrlKey || e.metaKey) return `mod+${e.shiftKey ? e.key.toUpperCase() : e.key.toLowerCase()}`;
+  // Escape and the arrows are no characters: nobody dictates them by chance.
+  return mySettings().keys || e.key.length > 1 ? e.key : null;
+}
+
+/** True when a key belongs to a field that is being typed in, or to a list that goes by first letters. */
+function isTyping(e: KeyboardEvent): boolean {
+  return (
+    e.target instanceof Element &&
+    e.target.closest('input:not([type=checkbox]), textarea, [role=combobox], [contenteditable=true]') !== null
+  );
+}
+
+/** True while a sheet, a menu or a list of choices is open over the screen. */
+const behindSomething = (): boolean => document.querySelector('[role=dialog], [role=alertdialog], [role=menu], [role=listbox]') !== null;

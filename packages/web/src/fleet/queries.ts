@@ -1,0 +1,6 @@
+import type { TripView } from '@bluffwind/contract/trips';
+import { queryOptions } from '@tanstack/react-query';
+import { get } from '../data/api';
+
+export const fleetTripsQuery = (date: string) =>
+  queryOptions({ queryKey: ['fleet', date], queryFn: () => get<TripView[]>(`/trips?date=${date}`), meta: { follows: true } });

@@ -1,0 +1,12 @@
+import type { SoundingsView, SpotHistory } from '@bluffwind/contract/grounds';
+import { queryOptions } from '@tanstack/react-query';
+import { get } from '../data/api';
+
+export const soundingsQuery = (waterId: string) =>
+  queryOptions({
+    queryKey: ['soundings', waterId],
+    queryFn: () => get<SoundingsView>(`/waters/${waterId}/soundings`),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+export const historyQuery = (spotId: string) =>
+  queryOptions({ queryKey: ['history', spotId], queryFn: () => get<SpotHistory>(`/spots/${spotId}/history`), staleTime: 60_000 });

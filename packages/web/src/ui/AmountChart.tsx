@@ -1,0 +1,114 @@
+// Amounts beside each other, where people compare them: bars, and points for what they are held against. Loaded when one is looked at.
+import { type ReactNode, useEffect, useRef } from 'react';
+
+interface Amounts {
+  readonly name: string;
+  readonly values: readonly number[];
+  readonly look: 'bars' | 'points';
+}
+
+interface AmountChartProps {
+  /** What is seen, in a sentence. */
+  readonly said: ReactNode;
+  readonly categories: readonly string[];
+  readonly series: readonly Amounts[];
+  readonly xTitle: string;
+  /** With its unit. */
+  readonly yTitle: string;
+  readonly height?: number;
+  readonly width?: number;
+  /** A figure as the table shows it. */
+  readonly show: (value: number) => string;
+  /** More columns of the table. */
+  readonly also?: readonly { readonly name: string; readonly values: readonly string[] }[];
+}
+
+const NONE: NonNullable<AmountChartProps['also']> = [];
+
+/** Bars and points over named places of an axis, with the same as a table. */
+export function AmountChart({ said, categories, series, xTitle, yTitle, height = 240, width = 520, show, also = NONE }: AmountChartProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const drawn = JSON.stringify([categories, series, xTitle, yTitle, height, width]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is drawn is compared by what it says
+  useEffect(() => {
+    const el = box.current;
+    if (!el) return;
+    let gone = false;
+    let chart: { destroy: () => void } | null = null;
+    void import('apexcharts').then(({ default: ApexCharts }) => {
+      if (gone) return;
+      const css = getComputedStyle(document.documentElement);
+      const colour = (name: string) => css.getPropertyValue(name).trim();
+      const made = new ApexCharts(el, {
+        chart: {
+          type: 'line',
+          height,
+          width: Math.min(width, el.clientWidth || width),
+          toolbar: { show: false },
+          animations: { enabled: false },
+          foreColor: colour('--ink'),
+          fontFamily: 'inherit',
+          zoom: { enabled: false },
+        },
+        series: series.map((s) => ({
+          name: s.name,
+          type: s.look === 'bars' ? 'column' : 'line',
+          data: s.values.map((v) => Number(v.toFixed(3))),
+        })),
+        colors: series.map((s, i) => colour(s.look === 'points' ? '--ink' : i === 0 ? '--sand-2' : '--kelp')),
+        stroke: { width: series.map(() => 0) },
+        markers: { size: series.map((s) => (s.look === 'points' ? 6 : 0)) },
+        plotOptions: { bar: { columnWidth: '60%' } },
+        dataLabels: { enabled: false },
+        legend: { show: series.length > 1, position: 'top', horizontalAlign: 'left' },
+        xaxis: {
+          categories: [...categories],
+          title: { text: xTitle },
+          labels: { rotate: 0, hideOverlappingLabels: categories.length > 12, style: { fontSize: '11px' } },
+        },
+        yaxis: { title: { text: yTitle }, min: 0, labels: { formatter: (v: number) => show(v) } },
+        tooltip: { enabled: false },
+      });
+      void made.render();
+      chart = made;
+    });
+    return () => {
+      gone = true;
+      chart?.destroy();
+    };
+  }, [drawn]);
+  return (
+    <figure className="mt-4">
+      <figcaption>{said}</figcaption>
+      {/* Room is kept for it, so that nothing jumps when it comes. */}
+      <div ref={box} aria-hidden="true" style={{ minHeight: height + 15 }} />
+      <details>
+        <summary className="cursor-pointer text-[0.9rem] underline underline-offset-2">As a table</summary>
+        <table className="[&_td]:pr-5 [&_th]:pr-5">
+          <thead>
+            <tr>
+              {[xTitle, ...series.map((s) => s.name), ...also.map((s) => s.name)].map((h) => (
+                <th key={h} scope="col" className="text-left font-normal text-ink-2">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody className="num">
+            {categories.map((c, i) => (
+              <tr key={c}>
+                <td className="font-sans">{c}</td>
+                {series.map((s) => (
+                  <td key={s.name}>{show(s.values[i] ?? 0)}</td>
+                ))}
+                {also.map((s) => (
+                  <td key={s.name}>{s.values[i]}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </details>
+    </figure>
+  );
+}
