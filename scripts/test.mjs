@@ -2,13 +2,15 @@
 // either of files whose names hold what follows, if anything does.
 import { spawnSync } from 'node:child_process';
 import { createServer } from 'node:http';
-import { readFileSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { cleanEnv } from './children.mjs';
 import { clusterFolder, ROOT, STATE } from './folders.mjs';
 import { main, say, Stop } from './output.mjs';
 import { ensurePackages } from './packages.mjs';
 
+/** Lines of a failed story's page that are printed. */
+const SHOWN_LINES = 80;
 const counts = { passed: 0, failed: 0, skipped: 0 };
 
 await main(async () => {
@@ -108,6 +110,7 @@ async function browser(chromium) {
       () => false,
       () => true,
     );
+    if (failed) showFailures();
     const json = read(report);
     counts.passed += json?.stats?.expected ?? 0;
     counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (failed && !json?.stats?.unexpected ? 1 : 0);
@@ -116,6 +119,19 @@ async function browser(chromium) {
     control.close();
     await world.stop();
     rmSync(clusterFolder('browser'), { recursive: true, force: true });
+  }
+}
+
+/** What the pages showed where stories failed: the only trace that is left where nobody can look at the machine. */
+function showFailures() {
+  const results = path.join(ROOT, 'test-results');
+  if (!existsSync(results)) return;
+  for (const folder of readdirSync(results)) {
+    const page = path.join(results, folder, 'error-context.md');
+    if (!existsSync(page)) continue;
+    say(`What the page showed in ${folder}:`);
+    const lines = (readFileSync(page, 'utf8').split('# Page snapshot')[1] ?? '').split('\n').filter((l) => !l.includes('/url:'));
+    say(lines.slice(0, SHOWN_LINES).join('\n'));
   }
 }
 

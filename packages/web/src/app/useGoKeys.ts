@@ -9,10 +9,10 @@ const CHORD_MS = 2000;
 /** Keys that work on every screen: g and a place, search, the palette, the list of keys. */
 export function useGoKeys(here: Here, { onPalette, onKeys }: { onPalette: () => void; onKeys: () => void }): void {
   const navigate = useNavigate();
-  /** When g was pressed; kept over renders, which may come between the two keys. */
+  /** When g was pressed, by the keyboard's own clock: a screen that is busy between the two keys does not part them. */
   const chord = useRef(0);
-  const go = (key: string) => {
-    const to = Date.now() - chord.current < CHORD_MS ? FEATURES.find((f) => f.place?.key === key)?.place?.to(here) : null;
+  const go = (key: string, pressedMs: number) => {
+    const to = pressedMs - chord.current < CHORD_MS ? FEATURES.find((f) => f.place?.key === key)?.place?.to(here) : null;
     chord.current = 0;
     if (to) navigate(to);
     return Boolean(to);
@@ -21,7 +21,7 @@ export function useGoKeys(here: Here, { onPalette, onKeys }: { onPalette: () => 
     // The second key of a pair comes before the screen's own.
     const onKey = (e: KeyboardEvent) => {
       const name = nameOf(e);
-      if (name === null || chord.current === 0 || !go(name)) return;
+      if (name === null || chord.current === 0 || !go(name, e.timeStamp)) return;
       e.preventDefault();
       e.stopImmediatePropagation();
     };
@@ -32,8 +32,8 @@ export function useGoKeys(here: Here, { onPalette, onKeys }: { onPalette: () => 
     'mod+k': onPalette,
     '?': onKeys,
     '/': () => document.querySelector<HTMLElement>('[data-search]')?.focus(),
-    g: () => {
-      chord.current = Date.now();
+    g: (e) => {
+      chord.current = e.timeStamp;
     },
   });
 }

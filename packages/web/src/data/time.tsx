@@ -2,6 +2,7 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { serverNow } from './clock';
+import { inAddress } from './useAddress';
 import { useKeys } from './useKeys';
 
 interface Cursor {
@@ -19,8 +20,8 @@ const IN_ADDRESS = 'at';
 /** A cursor in motion is written down when it has come to rest. */
 const WRITE_MS = 700;
 
-function inAddress(): number | null {
-  const at = Date.parse(`${new URLSearchParams(window.location.search).get(IN_ADDRESS)}Z`);
+function askedFor(): number | null {
+  const at = Date.parse(`${inAddress(IN_ADDRESS)}Z`);
   return Number.isNaN(at) ? null : at;
 }
 
@@ -49,7 +50,7 @@ export function CursorProvider({ children }: { children: ReactNode }) {
   const setSpan = useCallback((next: readonly [number, number] | null, startAt?: number) => {
     keepSpan(next);
     setAt((t) => {
-      const asked = inAddress();
+      const asked = askedFor();
       const wanted = asked !== null && next && asked >= next[0] && asked <= next[1] ? asked : (startAt ?? t);
       return next ? Math.min(next[1], Math.max(next[0], wanted)) : wanted;
     });
@@ -64,6 +65,8 @@ export function CursorProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     if (!span || !moved.current) return;
     const timer = window.setTimeout(() => {
+      // The next screen may be on its way already: the address is its own then.
+      if (window.location.pathname !== pathname) return;
       const search = new URLSearchParams(window.location.search);
       search.set(IN_ADDRESS, new Date(at).toISOString().slice(0, 16));
       navigate({ pathname, search: search.toString() }, { replace: true, preventScrollReset: true });

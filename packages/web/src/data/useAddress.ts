@@ -28,3 +28,6 @@ export function useAddress<U extends string | null>(
   );
   return [params.get(name) ?? usual, set];
 }
+
+/** What the address says now, of which a key pressed at once after a change may not have been told by its screen yet. */
+export const inAddress = (name: string): string | null => new URLSearchParams(window.location.search).get(name);

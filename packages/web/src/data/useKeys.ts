@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { mySettings } from './settings';
 
 /** What a key does: nothing when it is left out or there is nothing to do it to. */
-export type KeyMap = Readonly<Record<string, (() => void) | null | undefined>>;
+export type KeyMap = Readonly<Record<string, ((e: KeyboardEvent) => void) | null | undefined>>;
 
 /**
  * Keys of a screen while it is shown. A key behind an open sheet or menu, or in a field, does nothing; single keys can be switched off by
@@ -20,7 +20,7 @@ export function useKeys(keys: KeyMap): void {
       const act = name === null || !Object.hasOwn(latest.current, name) ? null : latest.current[name];
       if (!act) return;
       e.preventDefault();
-      act();
+      act(e);
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
@@ -37,11 +37,13 @@ export function nameOf(e: KeyboardEvent): string | null {
 
 /** True when a key belongs to a field that is being typed in, or to a list that goes by first letters. */
 function isTyping(e: KeyboardEvent): boolean {
-  return (
-    e.target instanceof Element &&
-    e.target.closest('input:not([type=checkbox]), textarea, [role=combobox], [contenteditable=true]') !== null
-  );
+  if (!(e.target instanceof Element)) return false;
+  if (e.target.closest('input:not([type=checkbox]), textarea, [contenteditable=true]')) return true;
+  return e.target.closest('[role=combobox]') !== null && goesByLetter(e.key);
 }
+
+/** True for what a name may begin with: . and < on a list are the screen's. */
+const goesByLetter = (key: string): boolean => /^[\p{L}\p{N}]$/u.test(key);
 
 /** True while a sheet, a menu or a list of choices is open over the screen. */
 const behindSomething = (): boolean => document.querySelector('[role=dialog], [role=alertdialog], [role=menu], [role=listbox]') !== null;

@@ -107,7 +107,7 @@ function PlanOf({ id }: { id: string }) {
     lay();
   }, [lay, shown, seen]);
   const compare = useCallback(() => setComparing(true), []);
-  usePlanKeys({ selected, lay: layNow, ban, pin, undo, redo, compare });
+  usePlanKeys({ lay: layNow, ban, pin, undo, redo, compare });
 
   const now = useMemo(() => {
     if (!d) return null;

@@ -1,7 +1,7 @@
+import { inAddress } from '../data/useAddress';
 import { useKeys } from '../data/useKeys';
 
 interface PlanKeys {
-  readonly selected: string | null;
   readonly lay: () => void;
   readonly ban: (spotId: string) => void;
   readonly pin: (spotId: string) => void;
@@ -11,15 +11,21 @@ interface PlanKeys {
 }
 
 /** Keys of the plan: s lays, x bans, p pins, z and Shift Z or Ctrl Z undo and redo, c compares. */
-export function usePlanKeys({ selected, lay, ban, pin, undo, redo, compare }: PlanKeys): void {
+export function usePlanKeys({ lay, ban, pin, undo, redo, compare }: PlanKeys): void {
   useKeys({
     s: lay,
-    x: selected === null ? null : () => ban(selected),
-    p: selected === null ? null : () => pin(selected),
+    x: () => chosen(ban),
+    p: () => chosen(pin),
     z: undo,
     Z: redo,
     'mod+z': undo,
     'mod+Z': redo,
     c: compare,
   });
+}
+
+/** Does something to the spot that is chosen. */
+function chosen(act: (spotId: string) => void): void {
+  const spotId = inAddress('spot');
+  if (spotId !== null) act(spotId);
 }
