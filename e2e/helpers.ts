@@ -58,14 +58,45 @@ export async function setDemoClock(page: Page, iso: string): Promise<void> {
 
 /** Ends the server without warning and waits until it is back. */
 export async function crashServer(): Promise<void> {
-  const answer = await fetch(`${process.env.CONTROL_URL}/crash`);
-  expect(answer.ok).toBe(true);
+  await ordered('/crash');
 }
 
 /** Puts another station in the place of the one that runs: none, a broken one, or a good one again. */
 export async function station(kind: 'none' | 'broken' | 'good'): Promise<void> {
-  const answer = await fetch(`${process.env.CONTROL_URL}/station/${kind}`);
-  expect(answer.ok, await answer.text()).toBe(true);
+  await ordered(`/station/${kind}`);
+}
+
+/** Starts a second server on the same database and one address before both, which gives each of them every other request. */
+export const pairOfServers = () => ordered<{ url: string }>('/pair');
+
+/** How many requests each server of the pair has had. */
+export const pairCounts = () => ordered<number[]>('/pair/counts');
+
+/** Ends the second server. */
+export const endPair = () => ordered('/pair/end');
+
+async function ordered<T>(what: string): Promise<T> {
+  const answer = await fetch(`${process.env.CONTROL_URL}${what}`);
+  const text = await answer.text();
+  expect(answer.ok, text).toBe(true);
+  return JSON.parse(text) as T;
+}
+
+/** Opens the deck's sheet for a fish of this kind, and sets its length by the nearest key and a centimetre at a time. */
+export async function pickFish(page: Page, key: string, name: string, cm: number): Promise<void> {
+  const direct = page.getByRole('button', { name: key, exact: true });
+  if (await direct.isVisible()) await direct.click();
+  else {
+    await page.getByRole('button', { name: 'Other', exact: true }).click();
+    await page.getByRole('button', { name, exact: true }).click();
+  }
+  const keys = page.getByRole('dialog').getByRole('button', { name: /^\d+$/ });
+  const all = (await keys.allInnerTexts()).map(Number);
+  const nearest = all.reduce((best, k) => (Math.abs(k - cm) < Math.abs(best - cm) ? k : best));
+  await keys.filter({ hasText: new RegExp(`^${nearest}$`) }).click();
+  for (let k = nearest; k !== cm; k += Math.sign(cm - k))
+    await page.getByRole('button', { name: `${cm > k ? '+' : '−'}1 centimetre` }).click();
+  await expect(page.locator('[data-decision]')).toContainText(` ${cm} cm`);
 }
 
 /** Moves the ribbon's cursor to an instant by its keys. */

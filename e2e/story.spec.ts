@@ -1,6 +1,6 @@
 // The whole path: Thursday evening at the desk, Friday on a phone, Friday evening's brief.
 import { expect, test } from '@playwright/test';
-import { crashServer, expectAccessible, keptForOffline, rows, setDemoClock, signIn } from './helpers';
+import { crashServer, expectAccessible, keptForOffline, pickFish, rows, setDemoClock, signIn } from './helpers';
 
 test.describe.configure({ mode: 'serial' });
 let tripId = '';
@@ -96,39 +96,19 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await expectAccessible(page);
 
   // Three taps: species, size, kept or released.
-  const pickBass = async () => {
-    const direct = page.getByRole('button', { name: 'Sea bass', exact: true });
-    if (await direct.isVisible()) await direct.click();
-    else {
-      await page.getByRole('button', { name: 'Other', exact: true }).click();
-      await page.getByRole('button', { name: 'European sea bass', exact: true }).click();
-    }
-  };
-  // The key nearest to its length, then a centimetre at a time.
-  const pickLength = async (cm: number) => {
-    const keys = page.getByRole('dialog').getByRole('button', { name: /^\d+$/ });
-    const all = (await keys.allInnerTexts()).map(Number);
-    const nearest = all.reduce((best, k) => (Math.abs(k - cm) < Math.abs(best - cm) ? k : best));
-    await keys.filter({ hasText: new RegExp(`^${nearest}$`) }).click();
-    for (let k = nearest; k !== cm; k += Math.sign(cm - k))
-      await page.getByRole('button', { name: `${cm > k ? '+' : '−'}1 centimetre` }).click();
-    await expect(page.locator('[data-decision]')).toContainText(` ${cm} cm`);
-  };
-  await pickBass();
-  await pickLength(38);
+  const bass = (cm: number) => pickFish(page, 'Sea bass', 'European sea bass', cm);
+  await bass(38);
   await expect(page.getByText('Must release')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Kept', exact: true })).toBeDisabled();
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Released', exact: true }).click();
-  await pickBass();
-  await pickLength(46);
+  await bass(46);
   await page.getByRole('button', { name: 'Kept', exact: true }).click();
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 20_000 });
 
   // No signal: entries stay on the phone, also over a reload, and arrive once.
   await context.setOffline(true);
-  await pickBass();
-  await pickLength(50);
+  await bass(50);
   await page.getByRole('button', { name: 'Released', exact: true }).click();
   await page.getByRole('button', { name: 'Missed', exact: true }).click();
   await expect(page.getByText(/No signal. 2 entries on this phone, safe/)).toBeVisible({ timeout: 20_000 });
@@ -144,8 +124,7 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
 
   // The server dies in the middle of logging; nothing acknowledged is lost, nothing comes twice.
   await crashServer();
-  await pickBass();
-  await pickLength(42);
+  await bass(42);
   await page.getByRole('button', { name: 'Released', exact: true }).click();
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 30_000 });
   const landed = async () =>

@@ -69,21 +69,35 @@ async function unit(bin) {
 async function browser(chromium) {
   const { buildServer, buildSim, buildWeb } = await import('./build.mjs');
   const { startWorld } = await import('./world.mjs');
+  const { startFront } = await import('./front.mjs');
   say('Building for the browser tests ...');
   await Promise.all([buildServer(), buildSim()]);
   await buildWeb();
   const world = await startWorld({ name: 'browser', reset: true, durable: false });
-  // The stories may ask for a crash of the server, or for another station, which they cannot do themselves.
+  let pair = null;
+  // The stories may ask for a crash of the server, for another station or for a second server, which they cannot do themselves.
   const orders = {
     '/crash': () => world.crashServer(),
     '/station/none': () => world.replaceStation(null),
     '/station/broken': () => world.replaceStation('broken-station'),
     '/station/good': () => world.replaceStation('station'),
+    '/pair': async () => {
+      const other = await world.oneMore();
+      const front = await startFront([world.url, other.url]);
+      pair = { front, other };
+      return { url: front.url };
+    },
+    '/pair/counts': async () => pair?.front.counts ?? [],
+    '/pair/end': async () => {
+      pair?.front.close();
+      await pair?.other.stop();
+      pair = null;
+    },
   };
   const control = createServer((req, res) => {
     const work = orders[req.url]?.() ?? Promise.reject(new Error('unknown'));
     work.then(
-      () => res.end('ok'),
+      (said) => res.end(JSON.stringify(said ?? 'done')),
       (e) => res.writeHead(500).end(String(e)),
     );
   });
