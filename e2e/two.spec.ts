@@ -68,11 +68,10 @@ test('a mate logs a trip at two servers at once; each fish is stored once, the d
   await context.close();
 
   const polls = async () =>
-    (await rows<{ n: number }>(`select count(*)::int as n from pgboss.job where name = 'poll-stations' and state = 'completed'`))[0]?.n ?? 0;
+    (await rows<{ n: number }>(`select count(*)::int as n from pgboss.job where name = 'poll-stations' and state = 'completed'`))[0]?.n ??
+    0;
   const before = await polls();
   await expect.poll(polls, { timeout: 40_000 }).toBeGreaterThan(before);
-  const twice = await rows(
-    `select 1 from reading where station_id is not null group by station_id, variable, at having count(*) > 1`,
-  );
+  const twice = await rows(`select 1 from reading where station_id is not null group by station_id, variable, at having count(*) > 1`);
   expect(twice).toEqual([]);
 });

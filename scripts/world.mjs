@@ -9,10 +9,10 @@ import { startPostgres } from './postgres.mjs';
 const file = (name) => path.join(ROOT, 'dist', name);
 
 /**
- * Database, station and server with demo data.
+ * Database, station and server with demo data; or with none, for an outfit that begins.
  * @param {{ name: string, reset?: boolean, durable?: boolean, port?: number, web?: boolean }} options
  */
-export async function startWorld({ name, reset = false, durable = true, port = 0, web = true, quiet = false, more = {} }) {
+export async function startWorld({ name, reset = false, durable = true, port = 0, web = true, quiet = false, empty = false, more = {} }) {
   const tell = quiet ? () => {} : say;
   const folder = clusterFolder(name);
   if (reset) rmSync(folder, { recursive: true, force: true });
@@ -31,12 +31,12 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       DATABASE_URL: db.appUrl,
       DATABASE_OWNER_URL: db.ownerUrl,
       STATION_URL: station.url,
-      BLUFFWIND_DEMO: 'yes',
+      BLUFFWIND_DEMO: empty ? 'no' : 'yes',
       LOG_LEVEL: 'warn',
       ...more,
     };
     await run(process.execPath, [file('server.mjs'), 'migrate'], { env, quiet: true });
-    if (await isEmpty(db.adminUrl)) {
+    if (!empty && (await isEmpty(db.adminUrl))) {
       tell('Making three seasons of demo data (about half a minute) ...');
       mkdirSync(STATE, { recursive: true });
       const world = path.join(STATE, `${name}-world.json`);
@@ -44,11 +44,14 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       await run(process.execPath, [file('server.mjs'), 'load', world], { env, quiet: true });
       rmSync(world, { force: true });
     }
-    const instrument = await startListening('instrument', process.execPath, [file('sim.mjs'), 'instrument', await demoTime(db.adminUrl)]);
-    stops.push(() => stopChild(instrument.child));
+    // A world without the demo has no boat whose instrument could be heard.
+    const instrument = empty
+      ? null
+      : await startListening('instrument', process.execPath, [file('sim.mjs'), 'instrument', await demoTime(db.adminUrl)]);
+    if (instrument) stops.push(() => stopChild(instrument.child));
     const serverEnv = {
       ...env,
-      INSTRUMENT_ADDRESS: instrument.url,
+      ...(instrument ? { INSTRUMENT_ADDRESS: instrument.url } : {}),
       PORT: String(port),
       ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}),
     };

@@ -1,9 +1,10 @@
 // Everything that the demo starts with, from one seed.
 import type { OutfitScenario, Scenario } from '@bluffwind/contract/scenario';
 import { toPosition } from '@bluffwind/core/ground/seaBed';
+import { FAMILIES } from '@bluffwind/core/library/families';
 import { seeded } from '@bluffwind/core/units/seeded';
 import { addDays, HOUR } from '@bluffwind/core/units/time';
-import { FAMILIES, PRESENTATIONS } from './catalogue';
+import { PRESENTATIONS } from './catalogue';
 import { crewClarity, crewTemperatures } from './crewReadings';
 import { GROUND } from './geography';
 import { FISH } from './hiddenTruth';

@@ -177,3 +177,32 @@ export const spotHistory = z.object({
   byTide: z.array(z.object({ quarter: z.int(), fish: z.int(), rodHours: z.number() })),
 });
 export type SpotHistory = z.infer<typeof spotHistory>;
+
+/** A ring of a shore; the last corner need not repeat the first. */
+const ring = z.array(position).min(3, 'a shore needs at least three corners').max(20_000);
+/** A drawn or imported shore: polygons, each an outer edge and the edges of its holes. */
+export const shore = z
+  .object({
+    inside: z.enum(['water', 'land']),
+    polygons: z.array(z.array(ring).min(1).max(500)).min(1, 'a shore needs at least one area').max(500),
+  })
+  .strict();
+
+/** A water as it is begun and described. */
+export const waterEdit = z
+  .object({
+    id,
+    name: z.string().trim().min(1, 'needed').max(80),
+    kind: z.enum(['salt', 'fresh']),
+    /** By which the crew's rules know it. */
+    ruleZone: z.string().trim().max(60),
+    /** Where boats lie, or the party sets out. */
+    dockLat: lat,
+    dockLon: lon,
+  })
+  .strict();
+export type WaterEdit = z.infer<typeof waterEdit>;
+
+/** The chart of a water: a shore, or open water so many metres across where there is none. */
+export const chartEdit = z.object({ shore: shore.nullable(), acrossM: z.number().min(60).max(120_000).default(6000) }).strict();
+export type ChartEdit = z.input<typeof chartEdit>;

@@ -17,6 +17,18 @@ export const labTide = z
   })
   .strict();
 
+const height = z.object({ at: instant, heightM: z.number() }).strict();
+export const labTideFit = z
+  .object({
+    heights: z.array(height).max(200_000).optional(),
+    turns: z
+      .array(height.extend({ kind: z.enum(['high', 'low']) }).strict())
+      .max(20_000)
+      .optional(),
+    lat: z.number().min(-90).max(90).optional(),
+  })
+  .strict();
+
 export const labSky = z
   .object({ lat: z.number().min(-90).max(90), lon: z.number().min(-180).max(180), from: instant, to: instant })
   .strict();

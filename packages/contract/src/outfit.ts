@@ -51,3 +51,95 @@ export const outfitView = z.object({
   clients: z.array(z.object({ id, name: z.string(), experience: z.int(), child: z.boolean() })),
 });
 export type OutfitView = z.infer<typeof outfitView>;
+
+/** A boat as the crew describes it; limits left open are not known, and said so wherever they matter. */
+export const boatEdit = z
+  .object({
+    id,
+    name: z.string().trim().min(1, 'needed').max(60),
+    hull: z.string().trim().max(80),
+    seats: z.int().min(1, 'expected 1 to 60').max(60, 'expected 1 to 60'),
+    speedMps: z.number().min(0.5, 'expected 0.5 to 40 m/s').max(40, 'expected 0.5 to 40 m/s'),
+    draughtM: z.number().min(0.05, 'expected 0.05 to 10 m').max(10, 'expected 0.05 to 10 m'),
+    windLimitMps: z.number().min(1).max(40).nullable(),
+    gustLimitMps: z.number().min(1).max(50).nullable(),
+    waveLimitM: z.number().min(0.05).max(10).nullable(),
+    tankL: z.number().min(0.5).max(20_000),
+    burnLph: z.number().min(0.1).max(2000),
+  })
+  .strict();
+export type BoatEdit = z.infer<typeof boatEdit>;
+
+export const speciesEdit = z
+  .object({
+    id,
+    name: z.string().trim().min(1, 'needed').max(60),
+    habitat: z.enum(['salt', 'fresh']),
+    lengthKind,
+    leastMm: z.int().min(10).max(5000).nullable(),
+    mostMm: z.int().min(10).max(5000).nullable(),
+    sizeGoalMm: z.int().min(10).max(5000).nullable(),
+    caution: z.string().trim().max(300),
+  })
+  .strict()
+  .refine((s) => s.leastMm === null || s.mostMm === null || s.leastMm < s.mostMm, {
+    path: ['mostMm'],
+    message: 'expected more than the least',
+  });
+export type SpeciesEdit = z.infer<typeof speciesEdit>;
+
+/** Everything that is known of a client; the medical note goes to the owner and to captains of his trips only. */
+export const clientView = z.object({
+  id,
+  name: z.string(),
+  contact: z.string(),
+  experience: z.int(),
+  child: z.boolean(),
+  swims: z.boolean().nullable(),
+  hand: z.enum(['left', 'right']).nullable(),
+  wishes: z.string(),
+  note: z.string(),
+  medicalNote: z.string().nullable(),
+  trips: z.int(),
+  fish: z.int(),
+  lastTripAt: z.string().nullable(),
+});
+export type ClientView = z.infer<typeof clientView>;
+
+export const clientEdit = z
+  .object({
+    id,
+    name: z.string().trim().min(1, 'needed').max(80),
+    contact: z.string().trim().max(200),
+    experience: z.int().min(1).max(3),
+    child: z.boolean(),
+    swims: z.boolean().nullable(),
+    hand: z.enum(['left', 'right']).nullable(),
+    wishes: z.string().trim().max(500),
+    note: z.string().trim().max(500),
+    /** Left out, it stays as it is. */
+    medicalNote: z.string().trim().max(500).optional(),
+  })
+  .strict();
+export type ClientEdit = z.infer<typeof clientEdit>;
+
+/** What an outfit has so far, for its first evening. */
+export const beginnings = z.object({
+  waters: z.int(),
+  /** Of waters that have a shore, soundings, a tide, readings. */
+  shores: z.int(),
+  surveys: z.int(),
+  tides: z.int(),
+  readings: z.int(),
+  boats: z.int(),
+  spots: z.int(),
+  species: z.int(),
+  baits: z.int(),
+  people: z.int(),
+  clients: z.int(),
+  rules: z.int(),
+  trips: z.int(),
+  plans: z.int(),
+  stops: z.int(),
+});
+export type Beginnings = z.infer<typeof beginnings>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthKind } from './ids';
+import { date, id, lengthKind } from './ids';
 
 const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'expected MM-DD');
 
@@ -32,3 +32,27 @@ export const newRuleBody = ruleBody.superRefine((r, c) => {
   if (r.kind === 'bag' && r.perAngler === null && r.perBoat == null)
     c.addIssue({ code: 'custom', path: ['perAngler'], message: 'a bag needs a number for each angler or for the boat' });
 });
+
+/** A rule of the crew's copy, with where it stands and when it was last held against it. */
+export const ruleRow = z.object({
+  id,
+  speciesId: id,
+  zone: z.string().nullable(),
+  body: ruleBody,
+  source: z.string(),
+  checkedOn: date,
+});
+export type RuleRow = z.infer<typeof ruleRow>;
+
+export const ruleEdit = z
+  .object({
+    id,
+    speciesId: id,
+    /** Empty where it holds everywhere. */
+    zone: z.string().trim().max(60),
+    body: newRuleBody,
+    source: z.string().trim().min(1, 'say where it stands').max(200),
+    checkedOn: date,
+  })
+  .strict();
+export type RuleEdit = z.infer<typeof ruleEdit>;

@@ -21,10 +21,23 @@ export const newTrip = z
     skill: z.int().min(1).max(3),
     wish: z.string().max(500),
     clientIds: z.array(id).max(20),
+    /** Mates aboard; left out, they stay as they are. */
+    mateIds: z.array(id).max(20).optional(),
+    meeting: z.string().trim().max(200).default(''),
+    priceNote: z.string().trim().max(200).default(''),
   })
   .strict();
 
 export type NewTrip = z.infer<typeof newTrip>;
+
+/** A trip as it is changed: its water stays, since plans and stops lie there. */
+export const tripEdit = newTrip.omit({ id: true, waterId: true });
+export type TripEdit = z.input<typeof tripEdit>;
+
+export const tripCancel = z.object({ reason: z.string().trim().min(1, 'say why, in a word').max(200) }).strict();
+
+/** Trips of some days, for the calendar. */
+export const tripSpan = z.object({ from: date, to: date });
 
 const guest = z.object({ id, name: z.string(), child: z.boolean(), note: z.string(), medicalNote: z.string().nullable() });
 
@@ -41,6 +54,10 @@ export const tripView = z.object({
   rods: z.int(),
   skill: z.int(),
   wish: z.string(),
+  meeting: z.string(),
+  /** For captains and the owner; null for mates. */
+  priceNote: z.string().nullable(),
+  cancelReason: z.string(),
   status: tripStatus,
   /** Who is aboard, as far as limits go. */
   party,

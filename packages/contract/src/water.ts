@@ -148,3 +148,28 @@ export const newReading = z.union([
 export const readingCorrection = z
   .object({ id, value: z.number(), at: instant.optional(), note: z.string().trim().max(500).optional() })
   .strict();
+
+/** The tide of a water, or null where it has none. Constants as they are published, or as they were fitted. */
+export const tideEdit = z
+  .object({
+    tide: z
+      .object({
+        z0M: z.number().min(-50).max(50),
+        constants: z
+          .array(
+            z
+              .object({
+                name: z.string().max(12),
+                amplitudeM: z.number().min(0).max(15, 'expected at most 15 m'),
+                phaseDeg: z.number().min(-360).max(720),
+              })
+              .strict(),
+          )
+          .min(1)
+          .max(80),
+        differences: tideDifferences.strict().nullable().optional(),
+      })
+      .strict()
+      .nullable(),
+  })
+  .strict();

@@ -5,6 +5,7 @@ import { OpenAPIHono } from '@hono/zod-openapi';
 import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { readCookie, SESSION } from './auth/cookies';
+import { beginRoutes } from './auth/beginRoutes';
 import { publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { changedTogether, tellChange } from './changed';
@@ -76,6 +77,7 @@ export function createApp(deps: Deps) {
   });
   app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.3.0' } });
   app.route('/api', publicAuthRoutes(deps).hono);
+  app.route('/api', beginRoutes(deps).hono);
 
   app.use('/api/*', async (c, next) => {
     const token = readCookie(c, SESSION, deps.config);

@@ -18,6 +18,7 @@ const schema = z.object({
   SECURE_COOKIES: z.enum(['yes', 'no']).optional(),
   TRUST_PROXY: z.enum(['yes', 'no']).default('no'),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
+  SIGN_UP: z.enum(['first', 'open', 'closed']).default('first'),
   BLUFFWIND_DEMO: z.enum(['yes', 'no']).default('no'),
 });
 
@@ -46,6 +47,8 @@ export interface Config {
   readonly secureCookies: boolean;
   /** The last address in X-Forwarded-For is the client's: a proxy of ours wrote it. */
   readonly trustProxy: boolean;
+  /** Who may make an outfit without being asked: the first comer of an empty database, anybody, or nobody. */
+  readonly signUp: 'first' | 'open' | 'closed';
   readonly logLevel: string;
   readonly demo: boolean;
 }
@@ -78,6 +81,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     webRoot: e.WEB_ROOT ?? null,
     secureCookies: (e.SECURE_COOKIES ?? (env.NODE_ENV === 'production' ? 'yes' : 'no')) === 'yes',
     trustProxy: e.TRUST_PROXY === 'yes',
+    signUp: e.SIGN_UP,
     logLevel: e.LOG_LEVEL,
     demo: e.BLUFFWIND_DEMO === 'yes',
   };

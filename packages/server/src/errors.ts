@@ -6,6 +6,22 @@ const CATALOGUE = {
   not_signed_in: { status: 401, title: 'Not signed in', remedy: 'Sign in and try again.' },
   wrong_sign_in: { status: 401, title: 'Wrong e-mail or password', remedy: 'Check both; ask the owner of the outfit for a new password.' },
   too_many_tries: { status: 429, title: 'Too many tries', remedy: 'Wait a minute and try again.' },
+  not_open: {
+    status: 403,
+    title: 'No outfit can be made here by oneself',
+    remedy: 'Ask whoever runs this server, or the owner of your outfit for an invitation.',
+  },
+  invitation_over: {
+    status: 410,
+    title: 'This invitation does not hold any more',
+    remedy: 'It was used, withdrawn or is too old: ask the owner of the outfit for a new one.',
+  },
+  in_use: { status: 409, title: 'It is still needed', remedy: 'Change what is named first.' },
+  last_owner: {
+    status: 409,
+    title: 'An outfit keeps an owner',
+    remedy: 'Make somebody else an owner first.',
+  },
   not_allowed: { status: 403, title: 'Not allowed for your role', remedy: 'Ask a captain or the owner.' },
   not_aboard: {
     status: 403,

@@ -1,7 +1,7 @@
 // Effective fetch: nine rays within 24 degrees of the bearing, weighted by cosine (Shore Protection Manual 1984, ch. 3).
 // Rays march over a local grid; distances are plane, which is within 0.1 % over the 30 km that matter here.
 import { DEG } from '../units/angle';
-import { depthAt, type SeaBed } from '../ground/seaBed';
+import { depthAt, nearestDepth, type SeaBed } from '../ground/seaBed';
 
 /** Longest fetch that is looked for, m; open water counts as this. */
 export const MAX_FETCH_M = 30_000;
@@ -18,7 +18,8 @@ export function rayFetch(bed: SeaBed, xM: number, yM: number, bearingDeg: number
   let x = xM;
   let y = yM;
   for (let d = 0; d < MAX_FETCH_M; d += step) {
-    const depth = depthAt(bed, x, y);
+    // Water that nobody has sounded lets the wind pass as any other does.
+    const depth = depthAt(bed, x, y) ?? nearestDepth(bed, x, y);
     if (depth === null) return bed.openBeyond ? MAX_FETCH_M : d;
     if (depth + tideM <= 0 && d > step * 2) return d;
     x += dx;

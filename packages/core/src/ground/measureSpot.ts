@@ -1,7 +1,7 @@
 // What the sea bed says of a place that is drawn on the chart: depth range, which way the bank faces, fetch.
 import { fetchRose } from '../exposure/fetch';
 import { insideRing, middleOf, midpointOf } from './polygon';
-import { depthAt, type SeaBed, toLocal } from './seaBed';
+import { depthAt, nearestDepth, type SeaBed, toLocal } from './seaBed';
 
 /** What can be measured of a place. */
 export interface MeasuredSpot {
@@ -71,7 +71,7 @@ export function shoreNormalDeg(bed: SeaBed, xM: number, yM: number): number | nu
     const dx = Math.sin((deg * Math.PI) / 180);
     const dy = Math.cos((deg * Math.PI) / 180);
     for (let r = 50; r <= 500; r += 25) {
-      const d = depthAt(bed, xM + dx * r, yM + dy * r);
+      const d = depthAt(bed, xM + dx * r, yM + dy * r) ?? nearestDepth(bed, xM + dx * r, yM + dy * r);
       if (d === null) break;
       if (d < -1.5) {
         east -= dx / r;

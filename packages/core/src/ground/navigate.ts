@@ -57,7 +57,8 @@ export function runField(
   const secondsPerM = new Float64Array(columns * rows);
   for (let k = 0; k < secondsPerM.length; k++) {
     const depth = bed.depthM[k] as number;
-    if (!(depth >= need)) secondsPerM[k] = Number.POSITIVE_INFINITY;
+    // Where nobody has sounded a boat may go; that the water under it is not known is said where the way is judged.
+    if (depth < need) secondsPerM[k] = Number.POSITIVE_INFINITY;
     else {
       const wave = waveAt ? waveAt((k % columns) * cellM, Math.floor(k / columns) * cellM) : 0;
       secondsPerM[k] = 1 / speedInWaves(boat, wave);

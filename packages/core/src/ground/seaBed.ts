@@ -6,7 +6,7 @@ export interface SeaBed {
   readonly cellM: number;
   readonly columns: number;
   readonly rows: number;
-  /** Depth below chart datum, m; land is negative, NaN is not surveyed. Row by row from the south-west. */
+  /** Depth below chart datum, m; land is negative, NaN is water that is not surveyed. Row by row from the south-west. */
   readonly depthM: ArrayLike<number>;
   /** Whether open water lies beyond the edge of the grid. */
   readonly openBeyond: boolean;
@@ -47,6 +47,15 @@ export function depthAt(bed: SeaBed, xM: number, yM: number): number | null {
   const north = at(i, j + 1) + fx * (at(i + 1, j + 1) - at(i, j + 1));
   const depth = south + fy * (north - south);
   return Number.isNaN(depth) ? null : depth;
+}
+
+/**
+ * Depth of the nearest cell at a local point: NaN where it is water that nobody has sounded, null outside the grid (as of `depthAt`).
+ */
+export function nearestDepth(bed: SeaBed, xM: number, yM: number): number | null {
+  const [x, y] = [xM / bed.cellM, yM / bed.cellM];
+  if (x < 0 || y < 0 || x >= bed.columns - 1 || y >= bed.rows - 1) return null;
+  return bed.depthM[Math.round(y) * bed.columns + Math.round(x)] ?? null;
 }
 
 /** Distance between two positions some kilometres apart, m (plane, within 0.1 % over 30 km). */

@@ -26,6 +26,8 @@ export interface SeaWays {
 
 /** Ways are looked at every so often, m. */
 const SPACING_M = 400;
+/** Water that nobody has sounded counts as deep, where waves grow higher than over shallows. */
+const NOT_SOUNDED_M = 50;
 /** Fetch differences below this do not matter, m. */
 const ALIKE_M = 100;
 
@@ -68,7 +70,7 @@ export function seaWays(
     const known = index.get(at);
     if (known !== undefined) return known;
     const [xM, yM] = [(at % bed.columns) * bed.cellM, Math.floor(at / bed.columns) * bed.cellM];
-    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? 0, fetchM: roseAt(at, xM, yM), bar: null });
+    sea.push({ ...toPosition(bed, xM, yM), depthM: depthAt(bed, xM, yM) ?? NOT_SOUNDED_M, fetchM: roseAt(at, xM, yM), bar: null });
     index.set(at, sea.length - 1);
     return sea.length - 1;
   };

@@ -1,4 +1,5 @@
 import { demoAccess, endSession, me, ownSettings, sessionView, USUAL_SETTINGS, setClock, signIn } from '@bluffwind/contract/auth';
+import { passwordChange } from '@bluffwind/contract/people';
 import { createRoute, z } from '@hono/zod-openapi';
 import { OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
@@ -9,7 +10,7 @@ import { audit } from '../audit';
 import { inOutfit } from '../db/database';
 import { addressOf } from '../http/address';
 import { DEVICE, DEVICE_DAYS, dropCookie, readCookie, SESSION, writeCookie } from './cookies';
-import { checkPassword, closeSession, deviceKnown, endSessions, openSession, SESSION_DAYS, sessionsOf } from './session';
+import { checkPassword, closeSession, deviceKnown, endSessions, hashPassword, openSession, SESSION_DAYS, sessionsOf } from './session';
 import { signInTries } from './tries';
 
 const done = z.object({ ok: z.literal(true) });
@@ -69,6 +70,7 @@ export function publicAuthRoutes(deps: Deps) {
 /** Who am I, sign-out, and in the demo its clock. */
 export function authRoutes(deps: Deps) {
   const app = router();
+  const tries = signInTries(deps.source);
   app.answer(createRoute({ method: 'get', path: '/me', responses: answers(me, 'The person signed in') }), async (c) => {
     const who = c.get('who');
     const entities = c.get('entities');
@@ -88,6 +90,21 @@ export function authRoutes(deps: Deps) {
     createRoute({ method: 'post', path: '/me/settings', request: jsonBody(ownSettings), responses: answers(done, 'Kept for you') }),
     async (c) => {
       await c.get('entities').update(PersonEntity, { id: c.get('who').personId }, { settings: c.req.valid('json') });
+      return { ok: true as const };
+    },
+    { maxBytes: 4096 },
+  );
+  app.answer(
+    createRoute({ method: 'post', path: '/me/password', request: jsonBody(passwordChange), responses: answers(done, 'Changed') }),
+    async (c) => {
+      const [entities, who, { old, password }] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const { email } = found(await entities.findOneBy(PersonEntity, { id: who.personId }), 'person');
+      await tries.count({ email, address: addressOf(c, deps.config.trustProxy), device: null });
+      if (!(await checkPassword(deps.source, email, old)).matches)
+        throw new Problem('invalid', 'old: this is not your password now.', [{ field: 'old', message: 'not your password now' }]);
+      await entities.update(PersonEntity, { id: who.personId }, { passwordHash: await hashPassword(password) });
+      const ended = await endSessions(entities, who.personId, { butNot: c.get('sessionId') });
+      await audit(entities, who, deps.clock.now(), 'change password', 'person', who.personId, { ended });
       return { ok: true as const };
     },
     { maxBytes: 4096 },

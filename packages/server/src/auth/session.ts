@@ -87,16 +87,18 @@ export function sessionsOf(entities: EntityManager, personId: string) {
   return entities.find(SessionEntity, { where: { personId }, order: { lastSeenAt: 'DESC' } });
 }
 
-/** Ends one session of a person, or all but one. @returns How many. */
+/** Ends one session of a person, all but one, or all. @returns How many. */
 export async function endSessions(
   entities: EntityManager,
   personId: string,
-  which: { only: string } | { butNot: string },
+  which: { only: string } | { butNot: string } | 'all',
 ): Promise<number> {
+  if (which === 'all') return (await entities.delete(SessionEntity, { personId })).affected ?? 0;
   const id = 'only' in which ? which.only : Not(which.butNot);
   return (await entities.delete(SessionEntity, { personId, id })).affected ?? 0;
 }
 
-function digest(token: string): Buffer {
+/** What is kept of a key. */
+export function digest(token: string): Buffer {
   return createHash('sha256').update(token).digest();
 }

@@ -16,14 +16,15 @@ export interface Try {
 /**
  * Limits of wrong sign-ins. A stranger can use up his own address's tries and, with many addresses, those of an account for
  * strangers; a device that was signed in before counts for itself, so that he cannot keep its owner out.
+ * @param what - What is tried: each thing has counts of its own, so that none uses up those of another.
  */
-export function signInTries(source: DataSource) {
+export function signInTries(source: DataSource, what: 'sign-in' | 'coming in' = 'sign-in') {
   const limiter = (keyPrefix: string, points: number, minutes: number) =>
     new RateLimiterPostgres({
       storeClient: (source.driver as unknown as { master: object }).master,
       tableName: 'tries',
       tableCreated: true,
-      keyPrefix,
+      keyPrefix: what === 'sign-in' ? keyPrefix : `in-${keyPrefix}`,
       points,
       duration: minutes * MINUTE_S,
     });

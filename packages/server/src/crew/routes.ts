@@ -4,15 +4,11 @@ import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import { audit } from '../audit';
 import { OutfitEntity } from '../db/entities/outfit';
-import { Problem } from '../errors';
 import { type Deps, type Env, found } from '../http/context';
+import { requireOwner } from '../http/owner';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { laidAsideOf, takeLaidAside } from './laidAside';
-
-function requireOwner(c: Context<Env>): void {
-  if (c.get('who').role !== 'owner') throw new Problem('not_allowed', 'Only the owner of the outfit can do this.');
-}
 
 export function crewRoutes({ clock, jobs }: Deps) {
   const app = router();

@@ -9,6 +9,7 @@ import { Safety1780000000005 } from './migrations/0005-safety';
 import { Holds1780000000006 } from './migrations/0006-holds';
 import { ReadingsParted1780000000007 } from './migrations/0007-readings-parted';
 import { OwnSettings1780000000008 } from './migrations/0008-own-settings';
+import { OwnOutfit1780000000009 } from './migrations/0009-own-outfit';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -20,6 +21,7 @@ const MIGRATIONS = [
   Holds1780000000006,
   ReadingsParted1780000000007,
   OwnSettings1780000000008,
+  OwnOutfit1780000000009,
 ];
 
 /** What a pool of connections may do. */

@@ -3,9 +3,11 @@ import { ChartLayerEntity } from '../db/entities/water';
 import { feature } from '../feature';
 import { chartRoutes } from './chartRoutes';
 import { groundsRoutes } from './routes';
+import { speciesRoutes } from './speciesRoutes';
 import { spotRoutes } from './spotRoutes';
+import { waterRoutes } from './waterRoutes';
 
 export const grounds = feature({
-  routes: [chartRoutes, groundsRoutes, spotRoutes],
+  routes: [waterRoutes, speciesRoutes, chartRoutes, groundsRoutes, spotRoutes],
   entities: [DismissalEntity, FeatureEntity, SpeciesEntity, SpotEntity, SurveyEntity, ChartLayerEntity],
 });

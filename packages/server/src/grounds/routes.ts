@@ -1,5 +1,6 @@
 import { outfitView } from '@bluffwind/contract/outfit';
 import { createRoute } from '@hono/zod-openapi';
+import { IsNull } from 'typeorm';
 import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
@@ -14,7 +15,7 @@ export function groundsRoutes(_deps: Deps) {
     createRoute({ method: 'get', path: '/outfit', responses: answers(outfitView, 'Lists of the outfit') }),
     async (c) => {
       const entities = c.get('entities');
-      const waters = await entities.find(WaterEntity);
+      const waters = await entities.find(WaterEntity, { where: { retiredAt: IsNull() } });
       // The water with the most spots comes first: it is the one the crew works on.
       const counts: { water_id: string; n: number }[] = await entities.query(
         'select water_id, count(*)::int as n from spot where retired_at is null group by water_id',
@@ -23,12 +24,12 @@ export function groundsRoutes(_deps: Deps) {
       waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
       // Cut to what the screens ask for: whole rows hold what only some may read.
       return outfitView.parse({
-        boats: await entities.find(BoatEntity, { order: { seats: 'DESC' } }),
+        boats: await entities.find(BoatEntity, { where: { retiredAt: IsNull() }, order: { seats: 'DESC' } }),
         crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
         waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),
-        species: await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
+        species: await entities.find(SpeciesEntity, { where: { retiredAt: IsNull() }, order: { name: 'ASC' } }),
         presentations: await entities.find(PresentationEntity, { where: { active: true }, order: { name: 'ASC' } }),
-        clients: await entities.find(ClientEntity, { order: { name: 'ASC' } }),
+        clients: await entities.find(ClientEntity, { where: { retiredAt: IsNull() }, order: { name: 'ASC' } }),
       });
     },
     { keptMs: 300_000, keptFor: 'outfit' },

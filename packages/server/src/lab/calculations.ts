@@ -1,5 +1,5 @@
 // The calculations that can be run from the command line: a schema for the input and the core's answer.
-import { labFleet, labItinerary, labJudge, labRank, labSky, labStay, labTide, labVerdict } from '@bluffwind/contract/lab';
+import { labFleet, labItinerary, labJudge, labRank, labSky, labStay, labTide, labTideFit, labVerdict } from '@bluffwind/contract/lab';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { likeWater } from '@bluffwind/core/catchrate/likeWater';
 import { rateRange } from '@bluffwind/core/catchrate/rangeOf';
@@ -10,6 +10,7 @@ import { judge } from '@bluffwind/core/risk/judge';
 import { type Rule, verdict } from '@bluffwind/core/rules/verdict';
 import { skyDay } from '@bluffwind/core/sky/skyDay';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
+import { fitTide } from '@bluffwind/core/tide/fitTide';
 import { tideModel } from '@bluffwind/core/tide/tideModel';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { DAY, MINUTE } from '@bluffwind/core/units/time';
@@ -38,6 +39,22 @@ function tide(q: z.infer<typeof labTide>) {
   const heights: { at: string | null; heightM: number }[] = [];
   for (let t = from; t <= to; t += q.stepMin * MINUTE) heights.push({ at: iso(t), heightM: round(model.heightAt(t), 4) });
   return { turns, heights };
+}
+
+function tideFit({ heights = [], turns = [] }: z.infer<typeof labTideFit>) {
+  const at = <T extends { at: string }>({ at: when, ...rest }: T) => ({ ...rest, atMs: Date.parse(when) });
+  const inOrder = <T extends { atMs: number }>(list: T[]) => list.sort((a, b) => a.atMs - b.atMs);
+  const fit = fitTide({ heights: inOrder(heights.map(at)), turns: inOrder(turns.map(at)) });
+  return {
+    constituents: fit.constants.map((c) => ({
+      name: c.name,
+      amplitudeM: round(c.amplitudeM, 5),
+      phaseDeg: round(c.phaseDeg, 2),
+      errorM: round(c.errorM, 5),
+    })),
+    z0M: round(fit.z0M, 4),
+    rmsM: round(fit.rmsM, 4),
+  };
 }
 
 function sky(q: z.infer<typeof labSky>) {
@@ -175,6 +192,7 @@ function judged({ boat, party, conditions }: z.infer<typeof labJudge>) {
 
 export const CALCULATIONS: Record<string, Calculation> = {
   tide: { what: 'turns and heights of the tide from harmonic constants', schema: labTide, run: tide },
+  'tide-fit': { what: 'harmonic constants from heights, or from high and low waters', schema: labTideFit, run: tideFit },
   sky: { what: 'sun, twilight and moon by UTC day', schema: labSky, run: sky },
   itinerary: { what: 'the best order of spots for one boat, with its bound', schema: labItinerary, run: itinerary },
   fleet: { what: 'all boats of a day together, with the bound', schema: labFleet, run: fleet },

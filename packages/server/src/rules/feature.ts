@@ -1,4 +1,5 @@
 import { RuleEntity } from '../db/entities/grounds';
 import { feature } from '../feature';
+import { ruleRoutes } from './routes';
 
-export const rules = feature({ entities: [RuleEntity] });
+export const rules = feature({ routes: [ruleRoutes], entities: [RuleEntity] });

@@ -20,6 +20,8 @@ export function tripBody(h: Harness, startMs: number, more: Partial<NewTrip> = {
     skill: 3,
     wish: '',
     clientIds: [],
+    meeting: '',
+    priceNote: '',
     ...more,
   };
 }

@@ -7,6 +7,9 @@ import { TEST_NOW } from './smallOutfit';
 
 export const iso = (ms: number) => new Date(ms).toISOString();
 
+/** What is open to who has no session. */
+export const PUBLIC = ['/sign-in', '/begin', '/invitation/look', '/invitation/take'];
+
 /** Valid bodies of the routes that take one, naming rows of an outfit. */
 export function bodies(o: Harness['mine']): Record<string, unknown> {
   const trip = o.trips.at(-1);
@@ -110,9 +113,86 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
       look: null,
       active: true,
     },
+    '/boats': boatBody(`Boat ${randomUUID()}`),
+    '/clients': clientBody,
+    '/species': {
+      id: randomUUID(),
+      name: `Fish ${randomUUID()}`,
+      habitat: 'salt',
+      lengthKind: 'total',
+      leastMm: 200,
+      mostMm: 800,
+      sizeGoalMm: null,
+      caution: '',
+    },
+    '/waters': { id: randomUUID(), name: `Water ${randomUUID()}`, kind: 'salt', ruleZone: '', dockLat: 47.59, dockLon: -35.24 },
+    '/waters/{id}/chart': { shore: null, acrossM: 4000 },
+    '/waters/{id}/tide': { tide: { z0M: 1.8, constants: [{ name: 'M2', amplitudeM: 1.2, phaseDeg: 140 }] } },
+    '/rules': {
+      id: randomUUID(),
+      speciesId: o.species[0]?.id,
+      zone: '',
+      body: { kind: 'bag', perAngler: 3 },
+      source: 'a notice',
+      checkedOn: '2026-06-01',
+    },
+    '/people/{id}': { name: 'Renamed', role: 'mate', active: true },
+    '/invitations': { id: randomUUID(), personId: null, name: 'New mate', email: `new-${randomUUID()}@crew.example`, role: 'mate' },
+    '/me/password': { old: 'not the one', password: 'a longer new one' },
+    '/begin': {
+      id: randomUUID(),
+      name: 'New outfit',
+      zone: 'Etc/GMT+2',
+      units: 'metric',
+      personId: randomUUID(),
+      personName: 'New owner',
+      email: `owner-${randomUUID()}@new.example`,
+      password: 'a password of length',
+    },
+    '/invitation/look': { token: 'x'.repeat(32) },
+    '/invitation/take': { token: 'x'.repeat(32), name: 'Somebody', password: 'a password of length' },
+    '/trips/{id}': {
+      boatId: o.boats[0]?.id,
+      captainId: o.people[1]?.id,
+      startsAt: trip.startsAt,
+      endsAt: trip.endsAt,
+      goal: 'numbers',
+      speciesIds: [o.species[0]?.id],
+      rods: 1,
+      skill: 1,
+      wish: '',
+      clientIds: [],
+    },
+    '/trips/{id}/cancel': { reason: 'gale' },
     '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
   };
 }
+
+const boatBody = (name: string) => ({
+  id: randomUUID(),
+  name,
+  hull: '5 m open boat',
+  seats: 3,
+  speedMps: 8,
+  draughtM: 0.4,
+  windLimitMps: 10,
+  gustLimitMps: 12,
+  waveLimitM: 0.6,
+  tankL: 40,
+  burnLph: 12,
+});
+
+const clientBody = {
+  id: randomUUID(),
+  name: 'Guest',
+  contact: '',
+  experience: 1,
+  child: false,
+  swims: null,
+  hand: null,
+  wishes: '',
+  note: '',
+};
 
 const familyBody = {
   name: 'Soft lure',
@@ -175,18 +255,26 @@ export function fill(path: string, o: Harness['mine']): string {
       ? o.waters[0]?.id
       : path.startsWith('/spots')
         ? o.spots[0]?.id
-        : path.startsWith('/boats')
-          ? o.boats[0]?.id
-          : path.startsWith('/clients')
-            ? o.clients[0]?.id
-            : o.trips.at(-1)?.id);
+        : path.startsWith('/people')
+          ? o.people[0]?.id
+          : path.startsWith('/species')
+            ? o.species[0]?.id
+            : path.startsWith('/rules')
+              ? o.rules[0]?.id
+              : path.startsWith('/boats')
+                ? o.boats[0]?.id
+                : path.startsWith('/clients')
+                  ? o.clients[0]?.id
+                  : o.trips.at(-1)?.id);
   const query = path.endsWith('/state')
     ? `?from=${iso(TEST_NOW - 3_600_000)}&to=${iso(TEST_NOW)}`
     : path === '/trips' || path === '/risks'
       ? '?date=2026-06-19'
-      : path.endsWith('/export')
-        ? '?format=gpx'
-        : '';
+      : path === '/calendar'
+        ? '?from=2026-06-15&to=2026-06-21'
+        : path.endsWith('/export')
+          ? '?format=gpx'
+          : '';
   return (
     path
       .replace(/\{(id|tripId|readingId)\}/, id as string)

@@ -1,9 +1,12 @@
 // A boat's limits as the crew sets them, and its tank filled up.
 import { id } from '@bluffwind/contract/ids';
+import { boatEdit } from '@bluffwind/contract/outfit';
 import { boatLimitsEdit, newRefill } from '@bluffwind/contract/risk';
 import { createRoute, z } from '@hono/zod-openapi';
+import { In, IsNull, MoreThan } from 'typeorm';
 import { audit } from '../audit';
 import { BoatEntity, RefillEntity } from '../db/entities/outfit';
+import { TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
@@ -16,6 +19,42 @@ const AHEAD_MS = 2 * 60_000;
 
 export function boatRoutes({ clock }: Deps) {
   const app = router();
+  app.answer(
+    createRoute({ method: 'post', path: '/boats', request: jsonBody(boatEdit), responses: answers(done, 'Stored') }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const old = await entities.findOneBy(BoatEntity, { id: body.id });
+      const namesake = await entities.findOneBy(BoatEntity, { name: body.name, retiredAt: IsNull() });
+      if (namesake && namesake.id !== body.id)
+        throw new Problem('conflict', `name: there is a boat ${body.name} already.`, [{ field: 'name', message: 'taken' }]);
+      if (old) await entities.update(BoatEntity, { id: old.id }, body);
+      else await entities.insert(BoatEntity, { ...body, outfitId: who.outfitId });
+      await audit(entities, who, clock.now(), old ? 'change boat' : 'add boat', 'boat', body.id, body);
+      return { ok: true as const };
+    },
+  );
+  app.answer(
+    createRoute({ method: 'post', path: '/boats/{id}/retire', request: { params: byId }, responses: answers(done, 'Out of use') }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who] = [c.get('entities'), c.get('who')];
+      const boat = found(await entities.findOneBy(BoatEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'boat');
+      const ahead = await entities.countBy(TripEntity, {
+        boatId: boat.id,
+        status: In(['planned', 'under way']),
+        endsAt: MoreThan(new Date(clock.now())),
+      });
+      if (ahead > 0)
+        throw new Problem(
+          'in_use',
+          `${boat.name} has ${ahead} ${ahead === 1 ? 'trip' : 'trips'} ahead: give them another boat or call them off first.`,
+        );
+      await entities.update(BoatEntity, { id: boat.id }, { retiredAt: new Date(clock.now()) });
+      await audit(entities, who, clock.now(), 'retire boat', 'boat', boat.id, { name: boat.name });
+      return { ok: true as const };
+    },
+  );
   app.answer(
     createRoute({
       method: 'post',

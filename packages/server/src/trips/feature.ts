@@ -2,12 +2,13 @@ import { BoatEntity, ClientEntity, RefillEntity } from '../db/entities/outfit';
 import { PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { feature } from '../feature';
 import { boatRoutes } from './boatRoutes';
+import { clientRoutes } from './clientRoutes';
 import { fitRoutes } from './fitRoutes';
 import { mateRoutes } from './mateRoutes';
 import { riskRoutes } from './riskRoutes';
 import { tripRoutes } from './routes';
 
 export const trips = feature({
-  routes: [boatRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
+  routes: [boatRoutes, clientRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
   entities: [BoatEntity, ClientEntity, RefillEntity, PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity],
 });

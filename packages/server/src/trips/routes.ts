@@ -1,19 +1,16 @@
 import { id } from '@bluffwind/contract/ids';
-import { newTrip, tripsOf, tripView } from '@bluffwind/contract/trips';
-import { closedBy, limitWords } from '@bluffwind/core/rules/verdict';
-import { DAY, localDate, MINUTE } from '@bluffwind/core/units/time';
+import { type NewTrip, newTrip, tripCancel, tripEdit, tripSpan, tripsOf, tripView } from '@bluffwind/contract/trips';
+import { addDays, DAY, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
-import type { EntityManager } from 'typeorm';
+import { Between, IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { RuleEntity, SpeciesEntity } from '../db/entities/grounds';
-import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
-import { PartyEntity, TripEntity, TripSpeciesEntity } from '../db/entities/trip';
+import { TripEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
-import { crewRules } from '../rules/crewRules';
+import { keepParty, requireTrip } from './requireTrip';
 import { tripsOn, zoneOf } from './tripsOn';
 import { newestRun, tripViews } from './tripViews';
 
@@ -44,89 +41,107 @@ export function tripRoutes({ clock }: Deps) {
     createRoute({ method: 'post', path: '/trips', request: jsonBody(newTrip), responses: answers(tripView, 'Stored') }),
     async (c) => {
       requireCaptain(c);
-      const entities = c.get('entities');
-      const who = c.get('who');
-      const body = c.req.valid('json');
-      const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
-      if (to <= from)
-        throw new Problem('ends_before_start', '', [{ field: 'endsAt', message: `expected after ${body.startsAt}, got ${body.endsAt}` }]);
-      if (to - from > DAY)
-        throw new Problem('invalid', 'endsAt: a trip lasts at most 24 h', [{ field: 'endsAt', message: 'at most 24 h after the start' }]);
-      requireRealTimes(from, to, clock.now());
-      const boat = found(await entities.findOneBy(BoatEntity, { id: body.boatId }), 'boat');
-      const captain = found(await entities.findOneBy(PersonEntity, { id: body.captainId, active: true }), 'captain');
-      if (captain.role === 'mate')
-        throw new Problem('invalid', `captainId: ${captain.name} is a mate; name a captain`, [{ field: 'captainId', message: 'a mate' }]);
-      const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
-      for (const [i, s] of body.speciesIds.entries()) {
-        const species = found(await entities.findOneBy(SpeciesEntity, { id: s }), 'species');
-        if (species.habitat !== water.kind)
-          throw new Problem('invalid', `speciesIds: ${species.name} lives in ${species.habitat} water, ${water.name} is ${water.kind}`, [
-            { field: `speciesIds.${i}`, message: `not in ${water.kind} water` },
-          ]);
-      }
-      for (const k of body.clientIds) found(await entities.findOneBy(ClientEntity, { id: k }), 'client');
-      if (body.clientIds.length > boat.seats) {
-        throw new Problem('too_many_guests', `${body.clientIds.length} guests, ${boat.name} has ${boat.seats} seats`, [
-          { field: 'clientIds', message: `at most ${boat.seats}` },
-        ]);
-      }
-      await refuseClosed(entities, body, from, to);
-      const { clientIds, speciesIds, speciesWeights, ...rest } = body;
-      const outfitId = who.outfitId;
-      await entities.insert(TripEntity, { ...rest, outfitId, startsAt: new Date(from), endsAt: new Date(to), status: 'planned' });
-      await entities.insert(
-        TripSpeciesEntity,
-        speciesIds.map((speciesId) => ({ tripId: body.id, speciesId, outfitId, weight: speciesWeights[speciesId] ?? 1 })),
-      );
-      if (clientIds.length > 0)
-        await entities.insert(
-          PartyEntity,
-          clientIds.map((clientId) => ({ tripId: body.id, clientId, outfitId })),
-        );
-      // The guests' check is deferred to the commit; asking now names the field.
-      await entities.query('set constraints all immediate');
+      const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      await requireTrip(entities, body, clock.now());
+      const { outfitId } = who;
+      const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId, retiredAt: IsNull() }), 'water');
+      await entities.insert(TripEntity, { ...columnsOf(body), id: body.id, outfitId, waterId: water.id, status: 'planned' });
+      await keepParty(entities, outfitId, body.id, body);
       await audit(entities, who, clock.now(), 'create', 'trip', body.id, body);
       const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: body.id }), 'trip')], who);
       return found(view, 'trip');
     },
   );
+
+  app.answer(
+    createRoute({
+      method: 'get',
+      path: '/calendar',
+      request: { query: tripSpan },
+      responses: answers(z.array(tripView), 'Trips of some days, those that were called off too'),
+    }),
+    async (c) => {
+      const [entities, who] = [c.get('entities'), c.get('who')];
+      const { from, to } = c.req.valid('query');
+      const zone = await zoneOf(entities, who.outfitId);
+      const span: [number, number] = [startOfLocalDay(from, zone), startOfLocalDay(addDays(to, 1), zone)];
+      if (!(span[1] > span[0] && span[1] - span[0] <= CALENDAR_DAYS * DAY))
+        throw new Problem('invalid', `to: expected at most ${CALENDAR_DAYS} days from ${from} on`, [
+          { field: 'to', message: `at most ${CALENDAR_DAYS} days` },
+        ]);
+      const trips = await entities.find(TripEntity, {
+        where: { startsAt: Between(new Date(span[0]), new Date(span[1] - 1)) },
+        order: { startsAt: 'ASC' },
+      });
+      return tripViews(entities, trips, who);
+    },
+    { keptMs: 60_000 },
+  );
+
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/trips/{id}',
+      request: { params: z.object({ id }), ...jsonBody(tripEdit) },
+      responses: answers(tripView, 'The trip as it is now'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
+      if (trip.status === 'done' || trip.status === 'cancelled')
+        throw new Problem('in_use', trip.status === 'done' ? 'The trip is done; its log stays as it is.' : 'The trip was called off.');
+      const wanted = { ...body, waterId: trip.waterId };
+      if (trip.status === 'under way' && (Date.parse(body.startsAt) !== trip.startsAt.getTime() || body.boatId !== trip.boatId))
+        throw new Problem('in_use', 'The trip is under way: its boat and its start stay.', [{ field: 'startsAt', message: 'under way' }]);
+      await requireTrip(entities, wanted, clock.now());
+      // Breaks that lie outside the new hours are no breaks any more.
+      const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
+      const breaks = trip.breaks.filter((b) => Date.parse(b.from) >= from && Date.parse(b.to) <= to);
+      await entities.update(TripEntity, { id: trip.id }, { ...columnsOf(wanted), breaks });
+      await keepParty(entities, trip.outfitId, trip.id, wanted);
+      await audit(entities, who, clock.now(), 'change', 'trip', trip.id, body);
+      const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip')], who);
+      return found(view, 'trip');
+    },
+  );
+
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/trips/{id}/cancel',
+      request: { params: z.object({ id }), ...jsonBody(tripCancel) },
+      responses: answers(z.object({ ok: z.literal(true) }), 'Called off'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who, { reason }] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
+      if (trip.status !== 'planned')
+        throw new Problem('in_use', `The trip is ${trip.status === 'cancelled' ? 'called off already' : trip.status}.`);
+      await entities.update(TripEntity, { id: trip.id }, { status: 'cancelled', cancelReason: reason });
+      await audit(entities, who, clock.now(), 'cancel', 'trip', trip.id, { reason });
+      return { ok: true as const };
+    },
+  );
   return app;
 }
 
-/** A trip lasts half an hour at least and is not planned years away. */
-const SHORTEST_MS = 30 * MINUTE;
-const LONGEST_BACK_MS = 400 * DAY;
-const FURTHEST_MS = 1100 * DAY;
+/** A calendar shows so many days at most. */
+const CALENDAR_DAYS = 70;
 
-function requireRealTimes(from: number, to: number, nowMs: number): void {
-  if (to - from < SHORTEST_MS)
-    throw new Problem('invalid', 'endsAt: a trip lasts at least 30 min', [{ field: 'endsAt', message: 'at least 30 min after the start' }]);
-  if (from < nowMs - LONGEST_BACK_MS || from > nowMs + FURTHEST_MS)
-    throw new Problem('invalid', 'startsAt: expected within the last year or the next three', [
-      { field: 'startsAt', message: 'within the last year or the next three' },
-    ]);
-}
-
-/** A species that is closed on the day of a trip is no goal of it. */
-async function refuseClosed(
-  entities: EntityManager,
-  body: { waterId: string; speciesIds: string[] },
-  fromMs: number,
-  toMs: number,
-): Promise<void> {
-  const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId }), 'water');
-  const zone = await zoneOf(entities, water.outfitId);
-  const rules = await crewRules(entities);
-  for (const speciesId of body.speciesIds) {
-    const rule = [fromMs, toMs]
-      .map((at) => closedBy(rules, speciesId, water.ruleZone || null, localDate(at, zone)))
-      .find((r) => r !== null);
-    if (!rule) continue;
-    const species = await entities.findOneBy(SpeciesEntity, { id: speciesId });
-    const row = await entities.findOneBy(RuleEntity, { id: rule.id });
-    throw new Problem('closed_season', `${species?.name} is ${limitWords(rule)} (${row?.source}, checked on ${row?.checkedOn}).`, [
-      { field: 'speciesIds', message: `${species?.name} is ${limitWords(rule)}` },
-    ]);
-  }
+/** What a booking says, as the table keeps it. */
+function columnsOf({ boatId, captainId, goal, rods, skill, wish, meeting, priceNote, startsAt, endsAt }: Omit<NewTrip, 'id' | 'waterId'>) {
+  return {
+    boatId,
+    captainId,
+    goal,
+    rods,
+    skill,
+    wish,
+    meeting,
+    priceNote,
+    startsAt: new Date(startsAt),
+    endsAt: new Date(endsAt),
+  };
 }

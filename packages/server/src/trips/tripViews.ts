@@ -47,6 +47,9 @@ export async function tripViews(
       rods: t.rods,
       skill: t.skill,
       wish: t.wish,
+      meeting: t.meeting,
+      priceNote: who.role === 'mate' ? null : t.priceNote,
+      cancelReason: t.cancelReason,
       status: t.status,
       party: partyOfTrip(
         t,

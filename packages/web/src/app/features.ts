@@ -2,6 +2,7 @@ import { backtest } from '../backtest/feature';
 import { board } from '../board/feature';
 import { brief } from '../brief/feature';
 import type { Feature } from '../data/feature';
+import { calendar } from '../calendar/feature';
 import { crew } from '../crew/feature';
 import { deck } from '../deck/feature';
 import { fleet } from '../fleet/feature';
@@ -13,4 +14,18 @@ import { water } from '../water/feature';
 import { settings } from '../settings/feature';
 
 /** Every screen, in the order of the work. */
-export const FEATURES: readonly Feature[] = [board, water, grounds, plan, deck, fleet, presentations, brief, log, crew, settings, backtest];
+export const FEATURES: readonly Feature[] = [
+  board,
+  calendar,
+  water,
+  grounds,
+  plan,
+  deck,
+  fleet,
+  presentations,
+  brief,
+  log,
+  crew,
+  settings,
+  backtest,
+];

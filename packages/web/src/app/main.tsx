@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode, Suspense } from 'react';
+import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SignIn } from '../auth/SignIn';
@@ -25,8 +25,18 @@ const queries = new QueryClient({
   },
 });
 
+// Fetched by who comes for the first time only.
+const Begin = lazy(() => import('../begin/Begin').then((m) => ({ default: m.Begin })));
+const ComeIn = lazy(() => import('../begin/ComeIn').then((m) => ({ default: m.ComeIn })));
+
+function Arriving({ screen }: { screen: ReactNode }) {
+  return <Suspense fallback={<Waiting what="Opening" />}>{screen}</Suspense>;
+}
+
 const router = createBrowserRouter([
   { path: '/sign-in', element: <SignIn /> },
+  { path: '/begin', element: <Arriving screen={<Begin />} /> },
+  { path: '/come-in', element: <Arriving screen={<ComeIn />} /> },
   {
     path: '/',
     element: <Shell />,

@@ -1,12 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { Link, Navigate, useLocation, useNavigate } from 'react-router';
+import { beginQuery } from '../begin/queries';
 import { post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { demoQuery } from './queries';
 
 export function SignIn() {
   const { data: demo } = useQuery(demoQuery);
+  const { data: begin } = useQuery(beginQuery);
   const navigate = useNavigate();
   const location = useLocation();
   const queries = useQueryClient();
@@ -30,6 +32,7 @@ export function SignIn() {
     }
   }
 
+  if (begin?.open && begin.empty) return <Navigate to="/begin" replace />;
   return (
     <main className="mx-auto grid min-h-dvh max-w-[880px] content-center gap-x-16 gap-y-8 px-6 py-10 md:grid-cols-[1fr_1.1fr]">
       <div>
@@ -66,6 +69,14 @@ export function SignIn() {
           </Button>
         </form>
         {error !== null && <Fault error={error} />}
+        {begin?.open && (
+          <p className="mt-5 text-ink-2">
+            New here?{' '}
+            <Link to="/begin" className="text-ink underline underline-offset-2">
+              Make an outfit of your own
+            </Link>
+          </p>
+        )}
       </div>
       {demo && (
         <section className="self-center border-l border-line pl-8" aria-label="Demo sign-ins">

@@ -12,7 +12,8 @@ import { quantityList } from '@bluffwind/core/risk/findingWords';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
-import { risksQuery } from './queries';
+import { FirstEvening } from './FirstEvening';
+import { beginningsQuery, risksQuery } from './queries';
 
 const Ribbon = lazy(() => import('../ribbon/Ribbon').then((m) => ({ default: m.Ribbon })));
 
@@ -36,6 +37,7 @@ export default function Board() {
   const risks = weighed.flatMap((r) => r.data ?? []);
   // Rows that grow under a finger are worse than a moment more; what takes longer comes later.
   const late = useLate(PATIENCE_MS);
+  const beginnings = useQuery(beginningsQuery);
   const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
   if (board.isPending || (board.data && !late && weighed.some((r) => r.isPending))) return <Waiting what="Opening the Board" />;
   if (!board.data) return <Fault error={board.error} retry={() => board.refetch()} />;
@@ -47,7 +49,15 @@ export default function Board() {
         <section aria-label="Trips" tabIndex={0} className="px-[18px] py-4 md:overflow-auto">
           <Trips title="Tomorrow" trips={next} zone={zone} risks={risks} />
           <Trips title="Today" trips={done} zone={zone} risks={risks} />
-          {next.length + done.length === 0 && <p className="text-ink-2">No trips today or tomorrow.</p>}
+          {beginnings.data && beginnings.data.plans === 0 && <FirstEvening b={beginnings.data} />}
+          {next.length + done.length === 0 && beginnings.data?.plans !== 0 && (
+            <p className="text-ink-2">
+              No trips today or tomorrow.{' '}
+              <Link to="/calendar?new=yes" className="text-ink underline underline-offset-2">
+                Make one
+              </Link>
+            </p>
+          )}
         </section>
         <aside className="border-line px-[18px] py-4 max-md:border-t md:overflow-auto md:border-l md:px-4">
           <h2 className="font-bold">{open.length === 0 ? 'Nothing is open' : 'Still open'}</h2>

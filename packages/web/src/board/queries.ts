@@ -1,3 +1,4 @@
+import type { Beginnings } from '@bluffwind/contract/outfit';
 import type { TripRisk } from '@bluffwind/contract/risk';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
@@ -10,3 +11,10 @@ export const risksQuery = (date: string) =>
     staleTime: 60_000,
     meta: { kept: true, follows: true },
   });
+
+/** What the outfit has so far. */
+export const beginningsQuery = queryOptions({
+  queryKey: ['beginnings'],
+  queryFn: () => get<Beginnings>('/beginnings'),
+  meta: { kept: true, follows: true },
+});

@@ -32,6 +32,7 @@ import { SpotDialog, type SpotDraft } from './SpotDialog';
 import { SpotList } from './SpotList';
 import { SpotPanel } from './SpotPanel';
 import { spotLanes } from './spotLanes';
+import { NoWater } from '../ui/NoWater';
 import { type Found, useFound, useGrounds, useGroundWorker, useRuns, useSurveyContours } from './useGrounds';
 import { useKeys } from '../data/useKeys';
 import { useSave } from '../data/useSave';
@@ -75,7 +76,8 @@ export default function Grounds() {
   const [moving, setMoving] = useState<SpotDraft | null>(null);
   const [draft, setDraft] = useState<SpotDraft | null>(null);
   const [feature, setFeature] = useState<FeatureDraft | null>(null);
-  const [open, setOpen] = useState<'spots' | 'soundings' | 'export' | null>(null);
+  const asked = params.get('open');
+  const [open, setOpen] = useState<'spots' | 'soundings' | 'export' | null>(asked === 'spots' || asked === 'soundings' ? asked : null);
   const [boatId, setBoatId] = useState<string | null>(null);
   const spots = g.spots.data ?? NO_SPOTS;
   const selected = params.get('spot');
@@ -172,6 +174,7 @@ export default function Grounds() {
 
   const failed = failedOf(g.chart, g.spots, g.state);
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
+  if (outfit && !water) return <NoWater screen="Grounds" />;
   if (!water || !dock || !g.chart.data || !bed || !g.spots.data || !at || !g.state.data || !middle)
     return <Waiting what="Opening the chart" />;
   const chart = g.chart.data;

@@ -1,13 +1,24 @@
+import { MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Button } from './parts';
 
 /** A button that opens a list of things to do. */
-export function Menu({ name, children }: { name: string; children: ReactNode }) {
+export function Menu({ name, label, small = false, children }: { name: string; label?: string; small?: boolean; children: ReactNode }) {
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger asChild>
-        <Button>{name}</Button>
+        {small ? (
+          <button
+            type="button"
+            aria-label={label}
+            className="flex min-h-6 min-w-6 cursor-pointer items-center justify-center max-md:min-h-11 max-md:min-w-11"
+          >
+            <MoreHorizontal size={16} aria-hidden="true" />
+          </button>
+        ) : (
+          <Button aria-label={label}>{name}</Button>
+        )}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={4} className="z-40 rounded border border-ink bg-paper p-1">

@@ -5,6 +5,7 @@ import { localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { NoWater } from '../ui/NoWater';
 import { boardQuery, chartQuery, meQuery, outfitQuery, spotsQuery, stateQuery } from '../data/queries';
 import { serverNow } from '../data/clock';
 import { waterSpan } from '../data/spans';
@@ -57,6 +58,7 @@ export default function Water() {
   const at = useMemo(() => (live ? conditionsOver(live, from, to) : null), [live, from, to]);
   const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
   if (state.error && !state.data) return <Fault error={state.error} retry={() => state.refetch()} />;
+  if (outfit && !water) return <NoWater screen="Water" />;
   if (!water || !state.data || !live || !at) return <Waiting what="Reading the water" />;
   const s = state.data;
   const boats = outfit?.boats ?? [];

@@ -5,9 +5,12 @@ import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog
 import type { PlacesRead } from '@bluffwind/core/formats/places';
 import { guessMapping, type ReadingMapping, type ReadingsRead, readReadings } from '@bluffwind/core/formats/readingsCsv';
 import { readPlaces } from '@bluffwind/core/formats/readPlaces';
-import { UnreadableFile } from '@bluffwind/core/formats/refused';
+import { type Refused, UnreadableFile } from '@bluffwind/core/formats/refused';
 import { guessSoundingMapping, readSoundings, type SoundingMapping, type SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
 import { readTable, type Table } from '@bluffwind/core/formats/table';
+import { readTideTable, type TideTable, type TideTableTerms } from '@bluffwind/core/formats/tideTable';
+import { fitTide } from '@bluffwind/core/tide/fitTide';
+import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
 
@@ -20,6 +23,20 @@ export interface TableHead<M> {
   readonly header: readonly string[];
   readonly rows: readonly (readonly string[])[];
   readonly guess: M;
+}
+
+/** A tide out of a file: its constants, as they stood there or as they were fitted. */
+export interface TideRead {
+  readonly kind: TideTable['kind'];
+  readonly constants: readonly (HarmonicConstant & { readonly errorM?: number })[];
+  /** Mean level above the heights' datum; null where the file does not say. */
+  readonly z0M: number | null;
+  readonly refused: readonly Refused[];
+  readonly gaps: readonly (readonly [number, number])[];
+  readonly records: number;
+  readonly days: number | null;
+  /** What the heights stand from the fit, m. */
+  readonly rmsM: number | null;
 }
 
 type Fault = { readonly fault: string; readonly remedy: string };
@@ -80,6 +97,34 @@ const work = {
       );
       return { places, refused: read.refused.slice(0, 1000) };
     }),
+  tide(text: string, terms: TideTableTerms): Answer<TideRead> {
+    return plainly((): TideRead => {
+      const table = readTideTable(text, terms);
+      const refused = table.refused.slice(0, 100);
+      if (table.kind === 'constants')
+        return {
+          kind: table.kind,
+          constants: table.constants,
+          z0M: table.z0M,
+          refused,
+          gaps: [],
+          records: table.constants.length,
+          days: null,
+          rmsM: null,
+        };
+      const fit = table.kind === 'turns' ? fitTide({ turns: table.turns }) : fitTide({ heights: table.heights });
+      return {
+        kind: table.kind,
+        constants: fit.constants,
+        z0M: fit.z0M,
+        refused,
+        gaps: table.gaps.slice(0, 20),
+        records: table.kind === 'turns' ? table.turns.length : table.heights.length,
+        days: fit.days,
+        rmsM: fit.rmsM,
+      };
+    });
+  },
   soundingTable(text: string, zone: string): Answer<TableHead<SoundingMapping> | { nmea: true }> {
     return plainly(() => {
       if (isNmea(text)) return { nmea: true as const };

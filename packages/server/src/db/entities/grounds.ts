@@ -173,6 +173,7 @@ export interface SpeciesRow {
   leastMm: number | null;
   mostMm: number | null;
   caution: string;
+  retiredAt: Date | null;
 }
 export const SpeciesEntity = new EntitySchema<SpeciesRow>({
   name: 'species',
@@ -186,6 +187,7 @@ export const SpeciesEntity = new EntitySchema<SpeciesRow>({
     leastMm: { type: 'int', name: 'least_mm', nullable: true },
     mostMm: { type: 'int', name: 'most_mm', nullable: true },
     caution: { type: 'text' },
+    retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
   },
 });
 
@@ -292,6 +294,7 @@ export interface RuleRow {
   body: unknown;
   source: string;
   checkedOn: string;
+  removedAt: Date | null;
 }
 export const RuleEntity = new EntitySchema<RuleRow>({
   name: 'rule',
@@ -303,5 +306,6 @@ export const RuleEntity = new EntitySchema<RuleRow>({
     body: { type: 'jsonb' },
     source: { type: 'text' },
     checkedOn: { type: 'date', name: 'checked_on' },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
   },
 });

@@ -103,6 +103,7 @@ export interface BoatRow {
   waveLimitM: number | null;
   tankL: number;
   burnLph: number;
+  retiredAt: Date | null;
 }
 export const BoatEntity = new EntitySchema<BoatRow>({
   name: 'boat',
@@ -119,6 +120,7 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     waveLimitM: { type: 'double precision', name: 'wave_limit_m', nullable: true },
     tankL: { type: 'double precision', name: 'tank_l' },
     burnLph: { type: 'double precision', name: 'burn_lph' },
+    retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
   },
 });
 
@@ -153,6 +155,9 @@ export interface ClientRow {
   wishes: string;
   /** Null where nobody has asked. */
   swims: boolean | null;
+  /** Telephone or e-mail. */
+  contact: string;
+  retiredAt: Date | null;
 }
 export const ClientEntity = new EntitySchema<ClientRow>({
   name: 'client',
@@ -167,6 +172,41 @@ export const ClientEntity = new EntitySchema<ClientRow>({
     hand: { type: 'text', nullable: true },
     wishes: { type: 'text', default: '' },
     swims: { type: 'boolean', nullable: true },
+    contact: { type: 'text', default: '' },
+    retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
+  },
+});
+
+/** A way into the outfit for one person, once: to come in, or to set a new password. Only a digest of its key is kept. */
+export interface InvitationRow {
+  id: string;
+  outfitId: string;
+  personId: string | null;
+  name: string;
+  email: string;
+  role: Role;
+  tokenHash: Buffer;
+  madeAt: Date;
+  madeBy: string;
+  expiresAt: Date;
+  takenAt: Date | null;
+  withdrawnAt: Date | null;
+}
+export const InvitationEntity = new EntitySchema<InvitationRow>({
+  name: 'invitation',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id', nullable: true },
+    name: { type: 'text' },
+    email: { type: 'text' },
+    role: { type: 'text' },
+    tokenHash: { type: 'bytea', name: 'token_hash' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    madeBy: { type: 'uuid', name: 'made_by' },
+    expiresAt: { type: 'timestamptz', name: 'expires_at' },
+    takenAt: { type: 'timestamptz', name: 'taken_at', nullable: true },
+    withdrawnAt: { type: 'timestamptz', name: 'withdrawn_at', nullable: true },
   },
 });
 

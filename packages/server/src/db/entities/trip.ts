@@ -27,6 +27,10 @@ export interface TripRow {
   aboard: string[] | null;
   /** Share of the boat's limits that holds with children, first-timers or people who do not swim aboard. */
   limitShare: number;
+  /** Where the party is met. */
+  meeting: string;
+  priceNote: string;
+  cancelReason: string;
 }
 export const TripEntity = new EntitySchema<TripRow>({
   name: 'trip',
@@ -50,6 +54,9 @@ export const TripEntity = new EntitySchema<TripRow>({
     breaks: { type: 'jsonb', default: [] },
     aboard: { type: 'uuid', array: true, nullable: true },
     limitShare: { type: 'double precision', name: 'limit_share', default: 0.75 },
+    meeting: { type: 'text', default: '' },
+    priceNote: { type: 'text', name: 'price_note', default: '' },
+    cancelReason: { type: 'text', name: 'cancel_reason', default: '' },
   },
 });
 

@@ -14,6 +14,7 @@ export interface WaterRow {
   dockLon: number;
   tide: TideRecord | null;
   currents: CurrentStation[];
+  retiredAt: Date | null;
 }
 export const WaterEntity = new EntitySchema<WaterRow>({
   name: 'water',
@@ -29,6 +30,7 @@ export const WaterEntity = new EntitySchema<WaterRow>({
     dockLon: { type: 'double precision', name: 'dock_lon' },
     tide: { type: 'jsonb', nullable: true },
     currents: { type: 'jsonb' },
+    retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
   },
 });
 

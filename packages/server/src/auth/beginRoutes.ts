@@ -1,0 +1,140 @@
+// Coming in without a session: an outfit of one's own, or an invitation into one.
+import { beginView, invitationLook, invitationTake, invitationView, newOutfit } from '@bluffwind/contract/begin';
+import { createRoute, z } from '@hono/zod-openapi';
+import type { Context } from 'hono';
+import { IsNull } from 'typeorm';
+import { audit } from '../audit';
+import { inOutfit } from '../db/database';
+import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
+import { Problem } from '../errors';
+import { addressOf } from '../http/address';
+import type { Deps, Env } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
+import { router } from '../http/routes';
+import { DEVICE, DEVICE_DAYS, SESSION, writeCookie } from './cookies';
+import { makeOutfit } from './newOutfit';
+import { type Account, digest, endSessions, hashPassword, openSession, SESSION_DAYS } from './session';
+import { signInTries } from './tries';
+
+const done = z.object({ ok: z.literal(true) });
+
+export function beginRoutes(deps: Deps) {
+  const app = router();
+  const tries = signInTries(deps.source, 'coming in');
+  const outfits = async (): Promise<number> => {
+    const [{ count }] = await deps.source.query('select count(*)::int as count from outfit_ids()');
+    return count;
+  };
+  const mayBegin = async (): Promise<{ open: boolean; empty: boolean }> => {
+    const empty = (await outfits()) === 0;
+    return { open: deps.config.signUp === 'open' || (deps.config.signUp === 'first' && empty), empty };
+  };
+  /** Counts a try against the caller's address and the account, so that keys and addresses cannot be tried out. */
+  const counted = (c: Context<Env>, email: string) => tries.count({ email, address: addressOf(c, deps.config.trustProxy), device: null });
+  const enter = async (c: Context<Env>, account: Account, action: string): Promise<void> => {
+    const address = addressOf(c, deps.config.trustProxy);
+    const nowMs = deps.clock.now();
+    const opened = await inOutfit(deps.source, account.outfitId, async (entities) => {
+      await audit(entities, account, nowMs, action, 'person', account.personId, { address });
+      return openSession(entities, account, { nowMs, address, agent: c.req.header('User-Agent') ?? '', device: null });
+    });
+    writeCookie(c, SESSION, opened.token, SESSION_DAYS, deps.config);
+    writeCookie(c, DEVICE, opened.device, DEVICE_DAYS, deps.config);
+  };
+
+  app.answer(createRoute({ method: 'get', path: '/begin', responses: answers(beginView, 'Whether an outfit can be made here') }), mayBegin);
+
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/begin',
+      request: jsonBody(newOutfit),
+      responses: answers(done, 'The outfit is made, and its owner is signed in'),
+    }),
+    async (c) => {
+      const body = c.req.valid('json');
+      if (!(await mayBegin()).open) throw new Problem('not_open');
+      await counted(c, body.email);
+      const [{ taken }] = await deps.source.query('select email_taken($1) as taken', [body.email]);
+      if (taken) throw emailTaken();
+      await inOutfit(deps.source, body.id, (entities) => makeOutfit(entities, body));
+      await enter(c, { personId: body.personId, outfitId: body.id }, 'begin outfit');
+      return { ok: true as const };
+    },
+    { maxBytes: 8192 },
+  );
+
+  const invitationOf = async (token: string) => {
+    const [row]: {
+      invitation_id: string;
+      outfit_id: string;
+      outfit: string;
+      person_id: string | null;
+      name: string;
+      email: string;
+      role: 'owner' | 'captain' | 'mate';
+    }[] = await deps.source.query('select * from invitation_by($1, $2)', [digest(token), new Date(deps.clock.now())]);
+    if (!row) throw new Problem('invitation_over');
+    return row;
+  };
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/invitation/look',
+      request: jsonBody(invitationLook),
+      responses: answers(invitationView, 'Whom it invites, and into what'),
+    }),
+    async (c) => {
+      const { token } = c.req.valid('json');
+      await counted(c, `invitation ${token.slice(0, 8)}`);
+      const { outfit, name, email, role, person_id } = await invitationOf(token);
+      return { outfit, name, email, role, again: person_id !== null };
+    },
+    { maxBytes: 4096 },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/invitation/take',
+      request: jsonBody(invitationTake),
+      responses: answers(done, 'Come in; the session is in a cookie'),
+    }),
+    async (c) => {
+      const { token, name, password } = c.req.valid('json');
+      await counted(c, `invitation ${token.slice(0, 8)}`);
+      const row = await invitationOf(token);
+      const passwordHash = await hashPassword(password);
+      const personId = row.person_id ?? row.invitation_id;
+      await inOutfit(deps.source, row.outfit_id, async (entities) => {
+        const now = new Date(deps.clock.now());
+        // Two who take it at once: one of them finds it taken.
+        const taken = await entities.update(
+          InvitationEntity,
+          { id: row.invitation_id, takenAt: IsNull(), withdrawnAt: IsNull() },
+          { takenAt: now },
+        );
+        if (taken.affected !== 1) throw new Problem('invitation_over');
+        if (row.person_id) {
+          await entities.update(PersonEntity, { id: row.person_id }, { passwordHash });
+          // Whoever knew the old password is out.
+          await endSessions(entities, row.person_id, 'all');
+        } else {
+          const [{ known }] = await entities.query('select email_taken($1) as known', [row.email]);
+          if (known) throw emailTaken();
+          const { email, role } = row;
+          await entities.insert(PersonEntity, { id: personId, outfitId: row.outfit_id, name, email, passwordHash, role, active: true });
+        }
+      });
+      await enter(c, { personId, outfitId: row.outfit_id }, row.person_id ? 'new password' : 'come in');
+      return { ok: true as const };
+    },
+    { maxBytes: 4096 },
+  );
+  return app;
+}
+
+/** An address has one account, in whatever outfit: told only to who holds an invitation or may make an outfit. */
+export const emailTaken = (): Problem =>
+  new Problem('conflict', 'email: somebody has an account with this e-mail already; sign in, or take another address.', [
+    { field: 'email', message: 'has an account already' },
+  ]);

@@ -1,0 +1,166 @@
+// People of the outfit: who they are, what they may do, and the invitations that bring them in.
+import { randomBytes } from 'node:crypto';
+import { id } from '@bluffwind/contract/ids';
+import { invitationMade, invitationRow, newInvitation, personEdit, personView } from '@bluffwind/contract/people';
+import { DAY } from '@bluffwind/core/units/time';
+import { createRoute, z } from '@hono/zod-openapi';
+import { type EntityManager, IsNull, MoreThan } from 'typeorm';
+import { audit } from '../audit';
+import { digest, endSessions } from '../auth/session';
+import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
+import { Problem } from '../errors';
+import { type Deps, found } from '../http/context';
+import { requireOwner } from '../http/owner';
+import { answers, jsonBody } from '../http/responses';
+import { router } from '../http/routes';
+
+const byId = z.object({ id });
+const done = z.object({ ok: z.literal(true) });
+/** An invitation holds so long. */
+const INVITATION_DAYS = 7;
+/** So many can be open at once. */
+const MOST_OPEN = 50;
+
+export function peopleRoutes({ clock }: Deps) {
+  const app = router();
+  app.answer(
+    createRoute({ method: 'get', path: '/people', responses: answers(z.array(personView), 'Everybody, with what lies ahead') }),
+    async (c) => {
+      requireOwner(c);
+      return peopleOf(c.get('entities'), clock.now());
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/people/{id}',
+      request: { params: byId, ...jsonBody(personEdit) },
+      responses: answers(done, 'Stored'),
+    }),
+    async (c) => {
+      requireOwner(c);
+      const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const person = found(await entities.findOneBy(PersonEntity, { id: c.req.valid('param').id }), 'person');
+      const staysOwner = body.active && body.role === 'owner';
+      if (person.role === 'owner' && person.active && !staysOwner) {
+        // Locked, so that two owners cannot put each other out at the same moment.
+        const owners: unknown[] = await entities.query(`select id from person where role = 'owner' and active order by id for update`);
+        if (owners.length < 2) throw new Problem('last_owner', `${person.name} is the only owner.`);
+      }
+      const ahead = (await peopleOf(entities, clock.now())).find((p) => p.id === person.id)?.tripsAhead ?? 0;
+      const leadsNoMore =
+        !body.active || (person.role !== 'mate' && body.role === 'mate') || (person.role === 'mate' && body.role !== 'mate');
+      if (ahead > 0 && leadsNoMore)
+        throw new Problem(
+          'in_use',
+          `${person.name} is down for ${ahead} ${ahead === 1 ? 'trip' : 'trips'} ahead: name somebody else there first.`,
+          [{ field: body.active ? 'role' : 'active', message: `down for ${ahead} ${ahead === 1 ? 'trip' : 'trips'} ahead` }],
+        );
+      await entities.update(PersonEntity, { id: person.id }, body);
+      if (!body.active || body.role !== person.role) await endSessions(entities, person.id, 'all');
+      const { name, role, active } = person;
+      await audit(entities, who, clock.now(), 'change person', 'person', person.id, { from: { name, role, active }, to: body });
+      return { ok: true as const };
+    },
+  );
+
+  const open = (entities: EntityManager) =>
+    entities.find(InvitationEntity, {
+      where: { takenAt: IsNull(), withdrawnAt: IsNull(), expiresAt: MoreThan(new Date(clock.now())) },
+      order: { madeAt: 'DESC' },
+    });
+  app.answer(
+    createRoute({ method: 'get', path: '/invitations', responses: answers(z.array(invitationRow), 'Invitations that are open') }),
+    async (c) => {
+      requireOwner(c);
+      return (await open(c.get('entities'))).map((i) => ({
+        id: i.id,
+        name: i.name,
+        email: i.email,
+        role: i.role,
+        again: i.personId !== null,
+        madeAt: i.madeAt.toISOString(),
+        expiresAt: i.expiresAt.toISOString(),
+      }));
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/invitations',
+      request: jsonBody(newInvitation),
+      responses: answers(invitationMade, 'The key of its address; it is shown once'),
+    }),
+    async (c) => {
+      requireOwner(c);
+      const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      if ((await open(entities)).length >= MOST_OPEN)
+        throw new Problem('in_use', `${MOST_OPEN} invitations are open; withdraw those that are not needed.`);
+      const again =
+        body.personId === null ? null : found(await entities.findOneBy(PersonEntity, { id: body.personId, active: true }), 'person');
+      if (!again) {
+        const [{ taken }] = await entities.query('select email_taken($1) as taken', [body.email]);
+        if (taken)
+          throw new Problem('conflict', 'email: somebody has an account with this e-mail already; use another address.', [
+            { field: 'email', message: 'has an account already' },
+          ]);
+      }
+      const token = randomBytes(24).toString('base64url');
+      const nowMs = clock.now();
+      const expiresAt = new Date(nowMs + INVITATION_DAYS * DAY);
+      await entities.insert(InvitationEntity, {
+        id: body.id,
+        outfitId: who.outfitId,
+        personId: again?.id ?? null,
+        name: again?.name ?? body.name,
+        email: again?.email ?? body.email,
+        role: again?.role ?? body.role,
+        tokenHash: digest(token),
+        madeAt: new Date(nowMs),
+        madeBy: who.personId,
+        expiresAt,
+        takenAt: null,
+        withdrawnAt: null,
+      });
+      await audit(entities, who, nowMs, again ? 'offer new password' : 'invite', 'invitation', body.id, { role: again?.role ?? body.role });
+      return { id: body.id, token, expiresAt: expiresAt.toISOString() };
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/invitations/{id}/withdraw',
+      request: { params: byId },
+      responses: answers(done, 'It does not hold any more'),
+    }),
+    async (c) => {
+      requireOwner(c);
+      const [entities, who] = [c.get('entities'), c.get('who')];
+      const row = found(await entities.findOneBy(InvitationEntity, { id: c.req.valid('param').id }), 'invitation');
+      await entities.update(InvitationEntity, { id: row.id }, { withdrawnAt: new Date(clock.now()) });
+      await audit(entities, who, clock.now(), 'withdraw invitation', 'invitation', row.id, {});
+      return { ok: true as const };
+    },
+  );
+  return app;
+}
+
+/** Everybody of an outfit, those who left too, with the trips that lie ahead. */
+async function peopleOf(entities: EntityManager, nowMs: number) {
+  const people = await entities.find(PersonEntity, { order: { active: 'DESC', name: 'ASC' } });
+  const ahead: { id: string; n: number }[] = await entities.query(
+    `select p.id, count(distinct t.id)::int as n from person p
+       left join trip_mate m on m.person_id = p.id
+       join trip t on (t.captain_id = p.id or t.id = m.trip_id) and t.status in ('planned', 'under way') and t.ends_at > $1
+     group by p.id`,
+    [new Date(nowMs)],
+  );
+  return people.map(({ id, name, email, role, active }) => ({
+    id,
+    name,
+    email,
+    role,
+    active,
+    tripsAhead: ahead.find((a) => a.id === id)?.n ?? 0,
+  }));
+}

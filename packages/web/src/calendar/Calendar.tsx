@@ -1,0 +1,108 @@
+import type { TripView } from '@bluffwind/contract/trips';
+import { addDays, localDate } from '@bluffwind/core/units/time';
+import { useQuery } from '@tanstack/react-query';
+import { ChevronLeft, ChevronRight, Plus } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { serverNow } from '../data/clock';
+import { failedOf } from '../data/failedOf';
+import { meQuery, outfitQuery } from '../data/queries';
+import { useAddress } from '../data/useAddress';
+import { useKeys } from '../data/useKeys';
+import { calendarQuery } from '../trips/queries';
+import { TripDialog, type TripTask } from '../trips/TripDialog';
+import { draftOf, newDraft } from '../trips/tripDraft';
+import { dateName } from '../ui/format';
+import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { CancelDialog } from './CancelDialog';
+import { useMoveTrip } from './useMoveTrip';
+import { Week } from './Week';
+
+/** Monday of the week of a date. */
+const monday = (date: string): string => addDays(date, -((new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7));
+
+/** A week of trips: days as columns, boats as rows. */
+export default function Calendar() {
+  const { data: me } = useQuery(meQuery);
+  const outfit = useQuery(outfitQuery);
+  const zone = me?.outfit.zone ?? 'UTC';
+  const today = localDate(serverNow(), zone);
+  const [week, setWeek] = useAddress('week', monday(today));
+  const [asked, setAsked] = useAddress('new', null);
+  const from = /^\d{4}-\d{2}-\d{2}$/.test(week) ? monday(week) : monday(today);
+  const trips = useQuery(calendarQuery(from, addDays(from, 6)));
+  const [task, setTask] = useState<TripTask | null>(null);
+  const [off, setOff] = useState<TripView | null>(null);
+  const navigate = useNavigate();
+  const move = useMoveTrip(zone);
+  const mayEdit = me !== undefined && me.role !== 'mate';
+  const o = outfit.data;
+  const begin = (date: string, boatId?: string) => {
+    if (!o || !me) return;
+    const draft = newDraft(o, date, me.id, trips.data?.filter((t) => t.captain.id === me.id).at(-1));
+    setTask({ what: 'new', draft: boatId ? { ...draft, boatId } : draft });
+  };
+  const inSight = today >= from && today <= addDays(from, 6);
+  const firstDay = inSight ? addDays(today, today < addDays(from, 6) ? 1 : 0) : from;
+  useKeys({ n: mayEdit ? () => begin(firstDay) : null });
+  const failed = failedOf(outfit, trips);
+  if (failed) return <Fault error={failed} retry={() => void trips.refetch()} />;
+  if (!o || !trips.data || !me) return <Waiting what="Opening the calendar" />;
+  const ready = o.boats.length > 0 && o.waters.length > 0;
+  const shown =
+    task ??
+    (asked !== null && ready && mayEdit ? ({ what: 'new', draft: newDraft(o, asked === 'yes' ? firstDay : asked, me.id) } as const) : null);
+  return (
+    <>
+      <Header title={`Week of ${dateName(from)}`} note={`${count(trips.data)} · days of ${zone.replaceAll('_', ' ')}`}>
+        <Button aria-label="The week before" onClick={() => setWeek(addDays(from, -7))}>
+          <ChevronLeft size={16} aria-hidden="true" />
+        </Button>
+        {!inSight && <Button onClick={() => setWeek(monday(today))}>This week</Button>}
+        <Button aria-label="The week after" onClick={() => setWeek(addDays(from, 7))}>
+          <ChevronRight size={16} aria-hidden="true" />
+        </Button>
+        {mayEdit && (
+          <Button strong hint="N" onClick={() => begin(firstDay)} disabled={!ready}>
+            <Plus size={16} aria-hidden="true" /> New trip
+          </Button>
+        )}
+      </Header>
+      {!ready && (
+        <p className="m-4 max-w-prose border-l-4 border-rust bg-rust-pale px-4 py-3">
+          A trip needs a water and a boat. Both are written down under Crew.
+        </p>
+      )}
+      {move.error !== null && <Fault error={move.error} />}
+      <Week
+        from={from}
+        today={today}
+        zone={zone}
+        boats={o.boats}
+        trips={trips.data}
+        mayEdit={mayEdit && ready}
+        onNew={begin}
+        onOpen={(t) => navigate(`/trips/${t.id}`)}
+        onChange={(t) => setTask({ what: 'change', trip: t, draft: draftOf(t, zone) })}
+        onCopy={(t) => setTask({ what: 'new', draft: { ...draftOf(t, zone), date: addDays(localDate(Date.parse(t.startsAt), zone), 7) } })}
+        onCancel={setOff}
+        onMove={(t, date, boatId) => move.to(t, date, boatId)}
+      />
+      <TripDialog
+        task={shown}
+        outfit={o}
+        zone={zone}
+        onClose={() => {
+          setTask(null);
+          if (asked !== null) setAsked(null);
+        }}
+      />
+      <CancelDialog trip={off} zone={zone} onClose={() => setOff(null)} />
+    </>
+  );
+}
+
+function count(trips: readonly TripView[]): string {
+  const on = trips.filter((t) => t.status !== 'cancelled').length;
+  return on === 0 ? 'no trips' : on === 1 ? '1 trip' : `${on} trips`;
+}

@@ -1,0 +1,78 @@
+import type { BoatEdit } from '@bluffwind/contract/outfit';
+import { GUST_FACTOR } from '@bluffwind/core/risk/judge';
+import type { QueryKey } from '@tanstack/react-query';
+import { post } from '../data/api';
+import { useSave } from '../data/useSave';
+import { Entry } from '../ui/form/Entry';
+import { FigureField, TextField } from '../ui/form/fields';
+import { Sheet } from '../ui/Sheet';
+
+interface BoatDialogProps {
+  readonly edited: { readonly boat: BoatEdit; readonly isNew: boolean } | null;
+  readonly touches: readonly QueryKey[];
+  readonly onClose: () => void;
+}
+
+/** A boat as its captain knows it. */
+export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
+  const saving = useSave<BoatEdit>({
+    send: (b) =>
+      post('/boats', {
+        ...b,
+        // Usual practice where its captain says nothing else.
+        gustLimitMps: b.gustLimitMps ?? (b.windLimitMps === null ? null : GUST_FACTOR * b.windLimitMps),
+      }),
+    touches,
+    told: (_, b) => `${b.name} is stored.`,
+    onStored: onClose,
+  });
+  const close = () => {
+    saving.clear();
+    onClose();
+  };
+  const id = edited?.boat.id ?? '';
+  return (
+    <Sheet
+      open={edited !== null}
+      title={edited?.isNew ? 'A boat' : (edited?.boat.name ?? '')}
+      note="The limits are those at which you turn back with guests aboard; a hull's papers may allow more. One left empty is not known, and every screen says so."
+      onClose={close}
+    >
+      {edited && (
+        <Entry<Omit<BoatEdit, 'id'>>
+          values={valuesOf(edited.boat)}
+          saving={saving}
+          onSave={(v) => saving.save({ ...v, id })}
+          onLeave={close}
+          className="grid grid-cols-2 gap-x-4 gap-y-3"
+        >
+          <TextField name="name" label="Name" required maxLength={60} />
+          <TextField name="hull" label="Hull" maxLength={80} placeholder="5 m open boat" />
+          <FigureField name="seats" label="Seats for guests" whole min={1} max={60} required />
+          <FigureField name="speedMps" label="Speed under way" measure="current" min={0.5} max={40} required />
+          <FigureField name="draughtM" label="Draught" measure="height" min={0.05} max={10} required />
+          <FigureField name="windLimitMps" label="Wind limit" measure="wind" min={1} max={40} />
+          <FigureField name="gustLimitMps" label="Gust limit" measure="wind" min={1} max={50} hint="Left empty: a quarter more." />
+          <FigureField name="waveLimitM" label="Wave limit" measure="height" min={0.05} max={10} />
+          <FigureField name="tankL" label="Tank" measure="fuel" min={0.5} max={20_000} required />
+          <FigureField name="burnLph" label="Burns" measure="fuel" of="an hour" min={0.1} max={2000} required />
+        </Entry>
+      )}
+    </Sheet>
+  );
+}
+
+function valuesOf({
+  name,
+  hull,
+  seats,
+  speedMps,
+  draughtM,
+  windLimitMps,
+  gustLimitMps,
+  waveLimitM,
+  tankL,
+  burnLph,
+}: BoatEdit): Omit<BoatEdit, 'id'> {
+  return { name, hull, seats, speedMps, draughtM, windLimitMps, gustLimitMps, waveLimitM, tankL, burnLph };
+}

@@ -1,0 +1,97 @@
+import type { BoatEdit, OutfitView } from '@bluffwind/contract/outfit';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { post } from '../data/api';
+import { outfitQuery } from '../data/queries';
+import { amount } from '../data/units';
+import { useSave } from '../data/useSave';
+import { useAsk } from '../ui/Ask';
+import { Button, Fault } from '../ui/parts';
+import { BoatDialog } from './BoatDialog';
+
+const TOUCHES = [['outfit'], ['beginnings'], ['desk'], ['risks']];
+type Boat = OutfitView['boats'][number];
+
+const blank = (): BoatEdit => ({
+  id: v7(),
+  name: '',
+  hull: '',
+  seats: 3,
+  speedMps: 8,
+  draughtM: 0.5,
+  windLimitMps: null,
+  gustLimitMps: null,
+  waveLimitM: null,
+  tankL: 60,
+  burnLph: 15,
+});
+
+/** Boats with what they carry and what they are held to. */
+export function Boats({ mayEdit }: { mayEdit: boolean }) {
+  const { data: outfit } = useQuery(outfitQuery);
+  const [edited, setEdited] = useState<{ readonly boat: BoatEdit; readonly isNew: boolean } | null>(null);
+  const [ask, question] = useAsk();
+  const retire = useSave<Boat>({
+    send: (b) => post(`/boats/${b.id}/retire`),
+    touches: TOUCHES,
+    told: (_, b) => `${b.name} is out of use; its trips stay in the log.`,
+  });
+  return (
+    <div className="max-w-[760px]">
+      {question}
+      {mayEdit && (
+        <Button strong onClick={() => setEdited({ boat: blank(), isNew: true })} className="mb-3">
+          Add a boat
+        </Button>
+      )}
+      {retire.error !== null && <Fault error={retire.error} />}
+      {outfit?.boats.length === 0 && (
+        <p className="text-ink-2">No boat yet. A trip needs one: what it carries, how fast it runs, and when it turns back.</p>
+      )}
+      <ul>
+        {outfit?.boats.map((b) => (
+          <li key={b.id} data-boat={b.name} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
+            <span className="min-w-0 flex-1">
+              <b>{b.name}</b> <span className="text-ink-2">{b.hull}</span>
+              <span className="block text-[0.87rem] text-ink-2">
+                {b.seats} guests · {amount(b.speedMps, 'current', 0)} · draws {amount(b.draughtM, 'height', 1)} · {limitsWords(b)}
+              </span>
+            </span>
+            {mayEdit && (
+              <>
+                <Button onClick={() => setEdited({ boat: b, isNew: false })} aria-label={`Change ${b.name}`}>
+                  Change
+                </Button>
+                <Button
+                  aria-label={`Take ${b.name} out of use`}
+                  disabled={retire.busy}
+                  onClick={() =>
+                    ask({
+                      title: `Take ${b.name} out of use?`,
+                      text: 'It is offered for trips no more. What was logged from it stays.',
+                      yes: 'Take it out',
+                      act: () => retire.save(b),
+                    })
+                  }
+                >
+                  Out of use
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      <BoatDialog edited={edited} touches={TOUCHES} onClose={() => setEdited(null)} />
+    </div>
+  );
+}
+
+function limitsWords(b: Boat): string {
+  const known = [
+    b.windLimitMps === null ? null : `wind ${amount(b.windLimitMps, 'wind', 0)}`,
+    b.gustLimitMps === null ? null : `gusts ${amount(b.gustLimitMps, 'wind', 0)}`,
+    b.waveLimitM === null ? null : `waves ${amount(b.waveLimitM, 'height', 1)}`,
+  ].filter((w) => w !== null);
+  return known.length === 0 ? 'no limits written down' : `up to ${known.join(', ')}`;
+}

@@ -1,0 +1,124 @@
+import type { PersonView } from '@bluffwind/contract/people';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { post } from '../data/api';
+import { meQuery, outfitQuery } from '../data/queries';
+import { useSave } from '../data/useSave';
+import { dayName } from '../ui/format';
+import { Button, Fault, Waiting } from '../ui/parts';
+import { useAsk } from '../ui/Ask';
+import { InviteDialog, type Invited } from './InviteDialog';
+import { LinkOnce } from './LinkOnce';
+import { PersonDialog } from './PersonDialog';
+import { invitationsQuery, peopleQuery } from './queries';
+
+/** Who the crew is. The owner asks people in, changes what they may do, and gives a way to a new password. */
+export function People({ zone }: { zone: string }) {
+  const { data: me } = useQuery(meQuery);
+  if (me?.role === 'owner') return <OwnersList zone={zone} />;
+  return <PlainList />;
+}
+
+function PlainList() {
+  const { data: outfit } = useQuery(outfitQuery);
+  return (
+    <ul className="max-w-[560px]">
+      {outfit?.crew.map((p) => (
+        <li key={p.id} className="flex justify-between gap-3 border-t border-line py-1.5">
+          <span>{p.name}</span>
+          <span className="text-ink-2">{p.role}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function OwnersList({ zone }: { zone: string }) {
+  const people = useQuery(peopleQuery);
+  const invitations = useQuery(invitationsQuery);
+  const [inviting, setInviting] = useState(false);
+  const [person, setPerson] = useState<PersonView | null>(null);
+  const [link, setLink] = useState<Invited | null>(null);
+  const [ask, question] = useAsk();
+  const withdraw = useSave<string>({
+    send: (id) => post(`/invitations/${id}/withdraw`),
+    touches: [['invitations']],
+    told: 'The invitation does not hold any more.',
+  });
+  const again = useSave<PersonView, { token: string }>({
+    send: (p) => post('/invitations', { id: v7(), personId: p.id, name: p.name, email: p.email, role: p.role }),
+    touches: [['invitations']],
+    onStored: ({ token }, p) => setLink({ name: p.name, token, again: true }),
+  });
+  if (people.isPending) return <Waiting what="Asking the server" />;
+  if (!people.data) return <Fault error={people.error} retry={() => void people.refetch()} />;
+  return (
+    <div className="max-w-[760px]">
+      {question}
+      <Button strong onClick={() => setInviting(true)} className="mb-3">
+        Ask somebody in
+      </Button>
+      {again.error !== null && <Fault error={again.error} />}
+      <ul>
+        {people.data.map((p) => (
+          <li
+            key={p.id}
+            data-person={p.name}
+            className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2 ${p.active ? '' : 'text-ink-2'}`}
+          >
+            <span className="min-w-0 flex-1">
+              <b>{p.name}</b> · {p.active ? p.role : 'left'}
+              <span className="block truncate text-[0.87rem] text-ink-2">
+                {p.email}
+                {p.tripsAhead > 0 ? ` · ${p.tripsAhead} ${p.tripsAhead === 1 ? 'trip' : 'trips'} ahead` : ''}
+              </span>
+            </span>
+            <Button onClick={() => setPerson(p)} aria-label={`Change ${p.name}`}>
+              Change
+            </Button>
+            {p.active && (
+              <Button
+                disabled={again.busy}
+                aria-label={`New password for ${p.name}`}
+                onClick={() =>
+                  ask({
+                    title: `A new password for ${p.name}?`,
+                    text: 'You are given a link for him. Whoever opens it sets a new password, and every place where he is signed in is signed out.',
+                    yes: 'Make the link',
+                    act: () => again.save(p),
+                  })
+                }
+              >
+                New password
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {(invitations.data?.length ?? 0) > 0 && (
+        <>
+          <h3 className="mt-5 font-bold">Asked in, not here yet</h3>
+          <ul>
+            {invitations.data?.map((i) => (
+              <li key={i.id} className="flex flex-wrap items-center gap-x-4 border-t border-line py-2">
+                <span className="min-w-0 flex-1">
+                  {i.name}, {i.again ? 'for a new password' : `as ${i.role}`}
+                  <span className="block truncate text-[0.87rem] text-ink-2">
+                    {i.email} · holds until {dayName(i.expiresAt, zone)}
+                  </span>
+                </span>
+                <Button onClick={() => withdraw.save(i.id)} disabled={withdraw.busy} aria-label={`Withdraw the invitation of ${i.name}`}>
+                  Withdraw
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <InviteDialog open={inviting} onClose={() => setInviting(false)} onMade={setLink} />
+      <PersonDialog person={person} onClose={() => setPerson(null)} />
+      <LinkOnce invited={link} onClose={() => setLink(null)} />
+    </div>
+  );
+}
