@@ -204,5 +204,11 @@ export const waterEdit = z
 export type WaterEdit = z.infer<typeof waterEdit>;
 
 /** The chart of a water: a shore, or open water so many metres across where there is none. */
-export const chartEdit = z.object({ shore: shore.nullable(), acrossM: z.number().min(60).max(120_000).default(6000) }).strict();
+export const chartEdit = z
+  .object({
+    shore: shore.nullable(),
+    acrossM: z.number().min(60).max(120_000).default(6000),
+    /** Put to the areas that are there, in place of all of them. */ add: z.boolean().default(false),
+  })
+  .strict();
 export type ChartEdit = z.input<typeof chartEdit>;

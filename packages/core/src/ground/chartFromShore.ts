@@ -15,17 +15,17 @@ const CELLS = 200;
 const LEAST_CELL_M = 5;
 const MOST_CELL_M = 600;
 /** Land whose height nobody has measured, m below datum. */
-export const LAND_M = -3;
+export const LAND_M = -5;
 /** A water smaller or larger than this is a mistake of units or of position, m. */
 const LEAST_M = 60;
 const MOST_M = 120_000;
-/** A coast is charted so far beyond what was drawn of it. */
-const MARGIN = 0.15;
+/** A coast is charted so far beyond what was drawn of it, as a share. */
+const MARGIN = 0.03;
 
 /**
  * The grid of a water.
  * @param place - The landing or the middle of the water, degrees.
- * @param acrossM - Width of a water without a shore, m, 60 to 120,000.
+ * @param acrossM - Width of a water without a shore, and of the sea round a place on a coast, m, 60 to 120,000.
  * @returns Water cells NaN (depth not known), land cells LAND_M.
  * Throws RangeError that says what is wrong with the shore.
  */
@@ -36,7 +36,16 @@ export function chartFromShore(place: { lat: number; lon: number }, shore: Shore
     requireSize(acrossM);
     return blank({ lat: place.lat - acrossM / 2 / m.lat, lon: place.lon - acrossM / 2 / m.lon }, acrossM, acrossM, true);
   }
-  const reach = shore?.inside === 'land' ? [...corners, [place.lon, place.lat] as const] : corners;
+  // A coast has sea before it, as wide as the water is said to be; a lake ends at its shore.
+  const half = acrossM / 2;
+  const reach =
+    shore?.inside === 'land'
+      ? [
+          ...corners,
+          [place.lon - half / m.lon, place.lat - half / m.lat] as const,
+          [place.lon + half / m.lon, place.lat + half / m.lat] as const,
+        ]
+      : corners;
   const [west, east] = [Math.min(...reach.map((c) => c[0])), Math.max(...reach.map((c) => c[0]))];
   const [south, north] = [Math.min(...reach.map((c) => c[1])), Math.max(...reach.map((c) => c[1]))];
   const [wide, high] = [(east - west) * m.lon, (north - south) * m.lat];

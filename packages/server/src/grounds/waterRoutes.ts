@@ -69,7 +69,7 @@ export function waterRoutes({ clock }: Deps) {
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       for (const ring of body.shore?.polygons.flat() ?? []) requireSimpleShore(ring);
-      await keepChart(entities, water, body);
+      await keepChart(entities, water, body.add ? await withShoreBefore(entities, water.id, body) : body);
       await measureAgain(entities, water.id);
       await audit(entities, who, clock.now(), 'draw shore', 'water', water.id, { areas: body.shore?.polygons.length ?? 0 });
       return { ok: true as const };
@@ -137,11 +137,21 @@ async function keepChart(
     if (!(error instanceof RangeError)) throw error;
     throw new Problem('invalid', error.message, [{ field: 'shore', message: error.message.replace(/^shore: /, '') }]);
   }
-  const data = { ...bed, depthM: Array.from(bed.depthM, (d) => (Number.isNaN(d) ? null : d)) };
+  // The shore as it was drawn stays beside the grid, so that more can be drawn to it.
+  const data = { ...bed, shore, acrossM, depthM: Array.from(bed.depthM, (d) => (Number.isNaN(d) ? null : d)) };
   await entities.delete(ChartLayerEntity, { waterId: water.id, kind: 'bed' });
   await entities.insert(ChartLayerEntity, { outfitId: water.outfitId, waterId: water.id, kind: 'bed', data });
   const [lat, lon] = [bed.lat0 + (bed.rows * bed.cellM) / 2 / 111_132, bed.lon0];
   await entities.update(WaterEntity, { id: water.id }, { lat, lon: middleLon(bed, lat, lon) });
+}
+
+/** A shore with the areas that were drawn before; one that means the other side is drawn anew. */
+async function withShoreBefore(entities: EntityManager, waterId: string, { shore, acrossM }: ChartEdit): Promise<ChartEdit> {
+  const layer = await entities.findOneBy(ChartLayerEntity, { waterId, kind: 'bed' });
+  const { shore: drawn, acrossM: across } = (layer?.data ?? {}) as { shore?: unknown; acrossM?: unknown };
+  const before = chartEdit.safeParse({ shore: drawn ?? null, acrossM: across });
+  if (!before.success || !before.data.shore || !shore || before.data.shore.inside !== shore.inside) return { shore, acrossM };
+  return { shore: { inside: shore.inside, polygons: [...before.data.shore.polygons, ...shore.polygons] }, acrossM: before.data.acrossM };
 }
 
 function middleLon({ columns, cellM }: { columns: number; cellM: number }, lat: number, west: number): number {

@@ -16,7 +16,10 @@ export function FirstEvening({ b }: { b: Beginnings }) {
     {
       what: 'A water',
       done: b.waters > 0,
-      words: b.waters === 0 ? 'A name and where you set out are enough.' : 'A shore gives shelter by the hour; a tide gives heights and streams.',
+      words:
+        b.waters === 0
+          ? 'A name and where you set out are enough.'
+          : 'A shore gives shelter by the hour; a tide gives heights and streams.',
       does: [
         ['Add a water', '/crew?tab=waters&new=water', b.waters > 0],
         ...(b.waters > 0
@@ -63,7 +66,10 @@ export function FirstEvening({ b }: { b: Beginnings }) {
       what: 'A trip, and its day laid',
       done: b.plans > 0,
       words: 'Where to start, with what, when to move on. What is not known is said on the plan.',
-      does: b.waters > 0 && b.boats > 0 ? [[b.trips > 0 ? 'Open the calendar' : 'Make a trip', b.trips > 0 ? '/calendar' : '/calendar?new=yes', b.trips > 0]] : [],
+      does:
+        b.waters > 0 && b.boats > 0
+          ? [[b.trips > 0 ? 'Open the calendar' : 'Make a trip', b.trips > 0 ? '/calendar' : '/calendar?new=yes', b.trips > 0]]
+          : [],
     },
   ];
   const next = steps.findIndex((s) => !s.done);
@@ -73,11 +79,19 @@ export function FirstEvening({ b }: { b: Beginnings }) {
       <h2 id="first-evening" className="text-[1.1rem] font-bold">
         The first evening
       </h2>
-      <p className="mb-2 text-ink-2">{left === 0 ? 'All five are there.' : `${5 - left} of five are there. Any order will do; leave it whenever you like.`}</p>
+      <p className="mb-2 text-ink-2">
+        {left === 0 ? 'All five are there.' : `${5 - left} of five are there. Any order will do; leave it whenever you like.`}
+      </p>
       <ol>
         {steps.map((s, i) => (
-          <li key={s.what} data-step={s.done ? 'done' : 'open'} className={`flex gap-3 border-t border-line py-2.5 ${i === next ? 'bg-kelp-pale' : ''}`}>
-            <span className={`flex h-6 w-6 shrink-0 items-center justify-center rounded-full border ${s.done ? 'border-kelp text-kelp' : 'border-ink-3 text-ink-2'}`}>
+          <li
+            key={s.what}
+            data-step={s.done ? 'done' : 'open'}
+            className={`flex gap-3 border-t border-line py-2.5 ${i === next ? 'bg-kelp-pale' : ''}`}
+          >
+            <span
+              className={`flex h-6 w-6 shrink-0 items-center justify-center rounded-full border ${s.done ? 'border-kelp text-kelp' : 'border-ink-3 text-ink-2'}`}
+            >
               {s.done ? <Check size={15} aria-hidden="true" /> : <span className="num text-[0.87rem]">{i + 1}</span>}
             </span>
             <div className="min-w-0">
@@ -88,7 +102,11 @@ export function FirstEvening({ b }: { b: Beginnings }) {
               <p className="text-[0.9rem] text-ink-2">{s.words}</p>
               <p className="flex flex-wrap gap-x-4">
                 {s.does.map(([name, to, done]) => (
-                  <Link key={name} to={to} className={`min-h-6 underline underline-offset-2 max-md:min-h-10 max-md:content-center ${done ? 'text-ink-2' : 'font-semibold text-kelp'}`}>
+                  <Link
+                    key={name}
+                    to={to}
+                    className={`min-h-6 underline underline-offset-2 max-md:min-h-10 max-md:content-center ${done ? 'text-ink-2' : 'font-semibold text-kelp'}`}
+                  >
                     {name}
                     {done ? ' (more)' : ''}
                   </Link>

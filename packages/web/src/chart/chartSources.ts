@@ -9,10 +9,12 @@ import { LineString, MultiLineString, type MultiPolygon, Point, Polygon } from '
 import type VectorSource from 'ol/source/Vector';
 import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style';
 import { depth as depthWords } from '../ui/format';
-import { deeperThan } from './layers';
-import { BANDS, FONT, featureStyle, INK, KELP, label, PAPER, RUST, stipple } from './styles';
+import { deeperThan, unsoundedArea } from './layers';
+import { BANDS, FONT, dots, featureStyle, INK, KELP, label, PAPER, RUST, stipple } from './styles';
 
 const DRY_M = -3.4;
+/** Unsounded water lies under water at every tide, as far as its colour goes. */
+const UNSOUNDED_M = 1;
 
 /** Sun over the chart at the cursor. */
 export interface Sun {
@@ -41,11 +43,16 @@ const closed = (points: readonly (readonly [number, number])[]) => [...coordinat
 /** What dries at all, and what the tide covers of it now. */
 export function fillShore(source: VectorSource, bed: SeaBed, waterM: number): void {
   source.clear();
-  const dry = new Feature(deeperThan(bed, DRY_M));
+  const dry = new Feature(deeperThan(bed, DRY_M, UNSOUNDED_M));
   dry.setStyle(new Style({ fill: new Fill({ color: '#ece4cd' }), stroke: new Stroke({ color: '#8d7a4d', width: 1.2 }), zIndex: 0 }));
-  const covered = new Feature(deeperThan(bed, -waterM));
+  const covered = new Feature(deeperThan(bed, -waterM, UNSOUNDED_M));
   covered.setStyle(new Style({ fill: new Fill({ color: '#e6eeee' }), stroke: new Stroke({ color: '#1f4a59', width: 1.1 }), zIndex: 1 }));
   source.addFeatures([dry, covered]);
+  const blank = unsoundedArea(bed);
+  if (!blank) return;
+  const unsounded = new Feature(blank);
+  unsounded.setStyle(new Style({ fill: new Fill({ color: dots() }), zIndex: 2 }));
+  source.addFeature(unsounded);
 }
 
 /** Depth bands, and over them the fine contours of surveys, every fifth stronger. */

@@ -20,9 +20,21 @@ function positions(bed: SeaBed, coordinates: Rings, scale = 1): MultiPolygon {
   );
 }
 
-/** Area at least as deep as a level, m below datum. */
-export function deeperThan(bed: SeaBed, depthM: number): MultiPolygon {
-  const [c] = contours().size([bed.columns, bed.rows]).thresholds([depthM])(Array.from(bed.depthM));
+/**
+ * Area at least as deep as a level, m below datum.
+ * @param unsoundedM - What water that nobody has sounded counts as; it is left out when absent.
+ */
+export function deeperThan(bed: SeaBed, depthM: number, unsoundedM = Number.NaN): MultiPolygon {
+  const values = Array.from(bed.depthM, (d) => (Number.isNaN(d) ? unsoundedM : d));
+  const [c] = contours().size([bed.columns, bed.rows]).thresholds([depthM])(values);
+  return positions(bed, (c?.coordinates ?? []) as Rings);
+}
+
+/** Water that nobody has sounded. */
+export function unsoundedArea(bed: SeaBed): MultiPolygon | null {
+  const values = Array.from(bed.depthM, (d) => (Number.isNaN(d) ? 1 : 0));
+  if (!values.includes(1)) return null;
+  const [c] = contours().size([bed.columns, bed.rows]).thresholds([0.5])(values);
   return positions(bed, (c?.coordinates ?? []) as Rings);
 }
 
@@ -35,7 +47,7 @@ export function shelteredArea(bed: SeaBed, windFromDeg: number, tideM: number, l
   for (let r = 0; r < rows; r++) {
     for (let c = 0; c < columns; c++) {
       const depth = bed.depthM[r * scale * bed.columns + c * scale] as number;
-      const wet = depth + tideM > 0.3;
+      const wet = Number.isNaN(depth) || depth + tideM > 0.3;
       const fetch = wet ? rayFetch(bed, c * scale * bed.cellM, r * scale * bed.cellM, windFromDeg, tideM) : Number.POSITIVE_INFINITY;
       values[r * columns + c] = fetch < limitM ? 1 : 0;
     }

@@ -67,6 +67,14 @@ export const hatch = (color: string, left = false) =>
     g.stroke();
   });
 
+/** Dots far apart: water that nobody has sounded. */
+export const dots = () =>
+  pattern(16, (g) => {
+    g.fillStyle = 'rgba(31,74,89,0.45)';
+    g.fillRect(3, 3, 1.6, 1.6);
+    g.fillRect(11, 11, 1.6, 1.6);
+  });
+
 /** Small tufts: weed. */
 export const stipple = () =>
   pattern(9, (g) => {

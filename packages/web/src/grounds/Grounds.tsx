@@ -72,7 +72,8 @@ export default function Grounds() {
   const [fishDepthM, setFishDepthM] = useState(3);
   const [foundKey, setFoundKey] = useState<string | null>(null);
   const [showSoundings, setShowSoundings] = useState(true);
-  const [drawing, setDrawing] = useState<Drawing | null>(null);
+  const toDraw = params.get('draw');
+  const [drawing, setDrawing] = useState<Drawing | null>(toDraw === 'land' || toDraw === 'water' ? { what: toDraw, shape: 'area' } : null);
   const [moving, setMoving] = useState<SpotDraft | null>(null);
   const [draft, setDraft] = useState<SpotDraft | null>(null);
   const [feature, setFeature] = useState<FeatureDraft | null>(null);
@@ -181,7 +182,13 @@ export default function Grounds() {
 
   const drawn = (points: [number, number][]) => {
     if (!drawing) return;
-    if (drawing.what === 'spot') setDraft({ id: v7(), shape: drawing.shape, points });
+    if (drawing.what === 'land' || drawing.what === 'water')
+      acting.save({
+        path: `/waters/${waterId}/chart`,
+        body: { shore: { inside: drawing.what, polygons: [[points]] }, add: true },
+        told: 'The shore is on the chart. Draw the next piece from the menu, or go on with your places.',
+      });
+    else if (drawing.what === 'spot') setDraft({ id: v7(), shape: drawing.shape, points });
     else setFeature({ id: v7(), kind: drawing.what, points });
     setDrawing(null);
   };

@@ -7,7 +7,7 @@ const PRINT_DRAWN_MS = 900;
 
 /** What is drawn next on the chart. */
 export interface Drawing {
-  readonly what: 'spot' | FeatureView['kind'];
+  readonly what: 'spot' | 'land' | 'water' | FeatureView['kind'];
   readonly shape: Shape;
 }
 
@@ -20,6 +20,8 @@ const DRAWINGS: readonly (readonly [string, Drawing])[] = [
   ['Slow water', { what: 'no-wake', shape: 'area' }],
   ['A passage', { what: 'passage', shape: 'line' }],
   ['A track', { what: 'track', shape: 'line' }],
+  ['Land, to the shore', { what: 'land', shape: 'area' }],
+  ['The water’s edge, of a lake', { what: 'water', shape: 'area' }],
 ];
 
 interface Props {
