@@ -75,6 +75,12 @@ export const pairCounts = () => ordered<number[]>('/pair/counts');
 /** Ends the second server. */
 export const endPair = () => ordered('/pair/end');
 
+/** Starts a server on a database of its own that holds nothing. */
+export const emptyWorld = () => ordered<{ url: string }>('/empty');
+
+/** Ends it. */
+export const endEmptyWorld = () => ordered('/empty/end');
+
 async function ordered<T>(what: string): Promise<T> {
   const answer = await fetch(`${process.env.CONTROL_URL}${what}`);
   const text = await answer.text();

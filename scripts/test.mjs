@@ -75,6 +75,7 @@ async function browser(chromium) {
   await buildWeb();
   const world = await startWorld({ name: 'browser', reset: true, durable: false });
   let pair = null;
+  let empty = null;
   // The stories may ask for a crash of the server, for another station or for a second server, which they cannot do themselves.
   const orders = {
     '/crash': () => world.crashServer(),
@@ -86,6 +87,14 @@ async function browser(chromium) {
       const front = await startFront([world.url, other.url]);
       pair = { front, other };
       return { url: front.url };
+    },
+    '/empty': async () => {
+      empty = await startWorld({ name: 'empty', reset: true, durable: false, empty: true, quiet: true });
+      return { url: empty.url };
+    },
+    '/empty/end': async () => {
+      await empty?.stop();
+      empty = null;
     },
     '/pair/counts': async () => pair?.front.counts ?? [],
     '/pair/end': async () => {
@@ -131,6 +140,7 @@ async function browser(chromium) {
     counts.skipped += json?.stats?.skipped ?? 0;
   } finally {
     control.close();
+    await empty?.stop();
     await world.stop();
     rmSync(clusterFolder('browser'), { recursive: true, force: true });
   }

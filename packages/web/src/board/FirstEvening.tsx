@@ -80,7 +80,11 @@ export function FirstEvening({ b }: { b: Beginnings }) {
         The first evening
       </h2>
       <p className="mb-2 text-ink-2">
-        {left === 0 ? 'All five are there.' : `${5 - left} of five are there. Any order will do; leave it whenever you like.`}
+        {left === 5
+          ? 'Five things, in any order; leave it whenever you like.'
+          : left === 0
+            ? 'All five are there.'
+            : `${5 - left} of five are there. Any order will do.`}
       </p>
       <ol>
         {steps.map((s, i) => (
@@ -105,7 +109,7 @@ export function FirstEvening({ b }: { b: Beginnings }) {
                   <Link
                     key={name}
                     to={to}
-                    className={`min-h-6 underline underline-offset-2 max-md:min-h-10 max-md:content-center ${done ? 'text-ink-2' : 'font-semibold text-kelp'}`}
+                    className={`min-h-7 underline underline-offset-2 max-md:min-h-10 max-md:content-center ${done ? 'text-ink-2' : 'font-semibold text-kelp'}`}
                   >
                     {name}
                     {done ? ' (more)' : ''}

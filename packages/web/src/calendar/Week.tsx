@@ -120,7 +120,7 @@ function Cell({ boat, date, className, ...p }: WeekProps & { boat: { id: string;
           type="button"
           aria-label={`A trip of ${boat.name} on ${dateName(date)}`}
           onClick={() => p.onNew(date, boat.id)}
-          className="flex min-h-6 w-full cursor-pointer items-center justify-center text-ink-2 opacity-0 group-hover/cell:opacity-100 focus-visible:opacity-100"
+          className="flex min-h-7 w-full cursor-pointer items-center justify-center text-ink-2 opacity-0 group-hover/cell:opacity-100 focus-visible:opacity-100"
         >
           <Plus size={14} aria-hidden="true" />
         </button>

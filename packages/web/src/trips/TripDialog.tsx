@@ -100,17 +100,17 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
             none="No client is written down yet."
             also={<AddClient />}
           />
-          <FigureField name="rods" label="Rods" whole min={1} max={20} required />
           {outfit.crew.some((p) => p.role === 'mate') && (
             <SeveralField
               name="mateIds"
               label="Mates aboard"
-              className="md:col-span-3"
+              className="md:col-span-4"
               options={named(outfit.crew.filter((p) => p.role === 'mate'))}
               none=""
             />
           )}
-          <TextField name="wish" label="What they said they wish for" className="md:col-span-4" />
+          <FigureField name="rods" label="Rods" whole min={1} max={20} required />
+          <TextField name="wish" label="What they said they wish for" className="md:col-span-3" />
           <TextField name="meeting" label="Met where" maxLength={200} className="md:col-span-2" />
           <TextField
             name="priceNote"

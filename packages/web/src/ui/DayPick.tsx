@@ -30,10 +30,10 @@ export function DayPick({ label, value, onPick, none, id, className = '' }: DayP
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         id={id}
-        aria-label={`${label}: ${chosen ? dateName(value) : (none ?? '')}`}
+        aria-label={`${label}: ${chosen ? `${dateName(value)} ${value.slice(0, 4)}` : (none ?? '')}`}
         className={`flex cursor-pointer items-center justify-between gap-2 rounded border border-ink-3 bg-chalk px-2 py-1 text-ink max-md:min-h-11 ${className}`}
       >
-        {chosen ? `${dateName(value)} ${value.slice(0, 4)}` : none}
+        <span className="truncate">{chosen ? `${dateName(value)} ${value.slice(0, 4)}` : none}</span>
         <CalendarDays size={15} aria-hidden="true" className="text-ink-2" />
       </Popover.Trigger>
       <Popover.Portal>

@@ -12,7 +12,7 @@ export function Menu({ name, label, small = false, children }: { name: string; l
           <button
             type="button"
             aria-label={label}
-            className="flex min-h-6 min-w-6 cursor-pointer items-center justify-center max-md:min-h-11 max-md:min-w-11"
+            className="flex min-h-7 min-w-7 cursor-pointer items-center justify-center max-md:min-h-11 max-md:min-w-11"
           >
             <MoreHorizontal size={16} aria-hidden="true" />
           </button>

@@ -1,0 +1,178 @@
+// From an empty database to a laid and saved plan, a logged catch and a brief, by screens alone.
+import { tideModel } from '@bluffwind/core/tide/tideModel';
+import { tideTurns } from '@bluffwind/core/tide/tideTurns';
+import { expect, type Page, test } from '@playwright/test';
+import boston from '../packages/core/src/tide/fixtures/boston.json' with { type: 'json' };
+import { Doer } from './doer';
+import { emptyWorld, endEmptyWorld, expectAccessible, pickFish } from './helpers';
+
+test.describe.configure({ mode: 'serial', timeout: 240_000 });
+test.afterAll(() => endEmptyWorld());
+const PASSWORD = 'three words and a fish';
+/** The most that a guide is asked to do before his first day is laid, fished and told. */
+const MOST = 80;
+
+/** Sixty days of a tide table from today on. */
+function tideTable(): string {
+  const from = Math.floor(Date.now() / 86_400_000) * 86_400_000;
+  const turns = tideTurns(tideModel(boston.constituents, boston.z0M), from, from + 60 * 86_400_000);
+  return turns
+    .map(
+      (t) => `${new Date(t.atMs).toISOString().slice(0, 16).replace('T', ', ')}, ${t.heightM.toFixed(2)}, ${t.kind === 'high' ? 'H' : 'L'}`,
+    )
+    .join('\n');
+}
+
+/** Lays, keeps and opens the brief of the trip that the calendar shows. */
+async function layAndKeep(d: Doer): Promise<void> {
+  const { page } = d;
+  await d.click(page.locator('[data-trip] button').first());
+  await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
+  const unseen = page.getByRole('button', { name: 'I have seen it, plan without' });
+  if (await unseen.isVisible()) await d.click(unseen);
+  await d.press('s');
+  await expect(page.locator('[data-expected]')).toBeVisible();
+  await d.button('Save plan');
+  await expect(page.getByText(/Plan 1 saved/)).toBeVisible();
+}
+
+/** A fish on deck, kept by the crew. */
+async function catchOne(d: Doer, key: string, name: string, cm: number): Promise<void> {
+  const { page } = d;
+  await d.link('Deck');
+  await d.button('Begin the trip');
+  await d.button(/Lines in at/);
+  d.count += 3;
+  await pickFish(page, key, name, cm);
+  await page.getByRole('button', { name: 'Released', exact: true }).click();
+  await d.button('Leave spot');
+  await d.button('End the trip');
+  await expect(page.getByRole('heading', { name: 'The trip is done' })).toBeVisible();
+  await expect(page.locator('[data-tally]')).toContainText('1 fish');
+  await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 30_000 });
+}
+
+let url = '';
+
+/** A place and a zone where it is nine in the morning now: a day can be laid and fished at whatever hour this runs. */
+const EAST = ((9 - new Date().getUTCHours() + 36) % 24) - 12;
+const HERE = { zone: `Etc/GMT${EAST > 0 ? '-' : '+'}${Math.abs(EAST)}`, lon: Math.max(-179, Math.min(179, EAST * 15)) };
+const TODAY = new Date(Date.now() + EAST * 3_600_000).toISOString().slice(0, 10);
+
+test('a salt-water captain draws a shore, pastes sixty days of tides, asks a captain in, and has his day', async ({ browser }) => {
+  ({ url } = await emptyWorld());
+  const context = await browser.newContext({ baseURL: url, locale: 'en-GB', timezoneId: HERE.zone, viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const d = new Doer(page);
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'An outfit of your own' })).toBeVisible();
+  await expectAccessible(page);
+  await d.fill('Name of the outfit', 'Hollow Firth Charters');
+  await d.fill('Your name', 'Vesna Holt');
+  await d.fill('Your e-mail', 'vesna@hollow.example');
+  await d.fill('Password', PASSWORD);
+  await d.button('Make the outfit');
+  await expect(page.getByRole('heading', { name: 'The first evening' })).toBeVisible();
+  await expectAccessible(page);
+
+  await d.link('Add a water');
+  await d.fill('Name', 'Hollow Firth');
+  await d.fill('Where you set out', `47 36.6 N ${Math.abs(HERE.lon)} 12.0 ${HERE.lon < 0 ? 'W' : 'E'}`);
+  await expectAccessible(page);
+  await d.button('Store');
+  await d.button('Draw on it');
+  await expect(page.getByText(/Click its points/)).toBeVisible();
+  for (const [x, y] of [
+    [0.05, 0.05],
+    [0.95, 0.05],
+    [0.95, 0.25],
+    [0.6, 0.3],
+  ] as const)
+    await d.onChart(x, y);
+  await d.onChart(0.05, 0.2, { twice: true });
+  await expect(page.getByText('The shore is on the chart.')).toBeVisible();
+
+  // Three places, by hand.
+  for (const [name, x, y] of [
+    ['Inner ledge', 0.55, 0.4],
+    ['Firth bank', 0.3, 0.6],
+    ['Outer mark', 0.7, 0.75],
+  ] as const) {
+    await d.press('n');
+    await d.onChart(x, y);
+    await d.fill('Name', name);
+    await d.fill(/Shallowest, /, '3');
+    await d.fill(/Deepest/, '6');
+    await d.button('Store');
+    await expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+  }
+
+  await d.link('Crew');
+  await d.tab('Waters');
+  await d.button('Tide of Hollow Firth');
+  await d.fill('Or paste it here', tideTable());
+  await expect(page.locator('[data-tide-read]')).toContainText('high and low waters over 60 days', { timeout: 20_000 });
+  await expectAccessible(page);
+  await d.button('Foretell from this');
+  await expect(page.getByText('tides are foretold')).toBeVisible();
+
+  await d.tab('Boats');
+  for (const [name, wind] of [
+    ['Gull', '10'],
+    ['Skua', '12'],
+  ] as const) {
+    await d.button('Add a boat');
+    await d.fill('Name', name);
+    await d.fill(/Wind limit/, wind);
+    await d.fill(/Wave limit/, '0.8');
+    await d.button('Store');
+    await expect(page.locator(`[data-boat="${name}"]`)).toBeVisible();
+  }
+
+  await d.tab('People');
+  await d.button('Ask somebody in');
+  await d.fill('Name', 'Arno Beck');
+  await d.fill('E-mail, to sign in with', 'arno@hollow.example');
+  await d.button('Make the link');
+  const link = await page.locator('[data-link]').inputValue();
+  await d.button('I have it');
+  await comeIn(browser, link);
+  await page.reload();
+  await expect(page.locator('[data-person="Arno Beck"]')).toContainText('captain');
+
+  await d.link('Calendar');
+  await d.click(page.locator(`[data-cell="${TODAY} Gull"] button`));
+  await d.fill('From', '10:30');
+  await d.fill('To', '15:00');
+  await page.getByRole('dialog').getByLabel('European sea bass').check();
+  d.count++;
+  await expectAccessible(page);
+  await d.button('Make the trip');
+  await expect(page.locator('[data-trip]').first()).toContainText('Vesna');
+  await expectAccessible(page);
+  await layAndKeep(d);
+  await catchOne(d, 'Sea bass', 'European sea bass', 45);
+  await d.link('Brief');
+  await expect(page.getByRole('heading', { name: /Brief for/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/from 1 trip on/)).toBeVisible();
+  process.stdout.write(`salt-water captain: ${d.count} interactions\n`);
+  expect(d.count).toBeLessThanOrEqual(MOST);
+  await context.close();
+});
+
+/** Opens an invitation on another browser, which knows nothing of the first. */
+async function comeIn(browser: import('@playwright/test').Browser, link: string): Promise<void> {
+  const other = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page: Page = await other.newPage();
+  await page.goto(link);
+  await expect(page.getByRole('heading', { name: 'Come aboard Hollow Firth Charters' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel('Password', { exact: true }).fill(PASSWORD);
+  await page.getByRole('button', { name: 'Come in' }).click();
+  await expect(page.getByRole('heading', { name: /Tonight and/ })).toBeVisible();
+  // It works once.
+  await page.goto('about:blank');
+  await page.goto(link);
+  await expect(page.getByText(/does not hold any more/)).toBeVisible();
+  await other.close();
+}
