@@ -61,12 +61,65 @@ const place = z
   .strict();
 
 export const importPlaces = z
-  .object({ ...file, privacy: z.enum(['crew', 'captain']), places: z.array(place).min(1, 'the file gave no places').max(5000) })
+  .object({
+    ...file,
+    privacy: z.enum(['crew', 'captain']),
+    /** Depths of places where nobody has sounded and the file says nothing; null refuses them. */
+    unsounded: z
+      .object({ depthMinM: z.number().min(-10).max(500), depthMaxM: z.number().min(-10).max(500) })
+      .strict()
+      .nullable()
+      .default(null),
+    places: z.array(place).min(1, 'the file gave no places').max(5000),
+  })
   .strict();
+
+/** Trips of past years as they were told: by day, each with its stops, baits and fish. */
+export const importTrips = z
+  .object({
+    ...file,
+    boatId: id,
+    captainId: id,
+    trips: z
+      .array(
+        z
+          .object({
+            stops: z
+              .array(
+                z
+                  .object({
+                    spotId: id,
+                    fromMs: z.int().min(EARLIEST_MS).max(LATEST_MS),
+                    toMs: z.int().min(EARLIEST_MS).max(LATEST_MS),
+                    sets: z
+                      .array(
+                        z
+                          .object({
+                            presentationId: id,
+                            rods: z.int().min(1).max(20),
+                            fish: z.array(z.object({ speciesId: id, lengthMm: z.int().min(10).max(4000).nullable() }).strict()).max(500),
+                          })
+                          .strict(),
+                      )
+                      .min(1)
+                      .max(20),
+                  })
+                  .strict(),
+              )
+              .min(1)
+              .max(60),
+          })
+          .strict(),
+      )
+      .min(1, 'the file gave no trips')
+      .max(3000),
+  })
+  .strict();
+export type ImportTrips = z.infer<typeof importTrips>;
 
 export const importView = z.object({
   id,
-  kind: z.enum(['readings', 'places', 'soundings']),
+  kind: z.enum(['readings', 'places', 'soundings', 'trips']),
   fileName: z.string(),
   madeAt: instant,
   by: z.string(),

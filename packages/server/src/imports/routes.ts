@@ -1,5 +1,5 @@
 import { id } from '@bluffwind/contract/ids';
-import { importPlaces, importReadings, importSoundings, type ImportView, importView } from '@bluffwind/contract/imports';
+import { importPlaces, importReadings, importSoundings, importTrips, type ImportView, importView } from '@bluffwind/contract/imports';
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
@@ -17,6 +17,7 @@ import { noteMark, storePlaces } from './storePlaces';
 import type { Jobs } from '../jobs/boss';
 import { storeImportedReadings } from './storeReadings';
 import { storeSurvey } from './storeSoundings';
+import { storeTrips } from './storeTrips';
 
 const byId = z.object({ id });
 
@@ -128,6 +129,26 @@ export function importRoutes({ clock, jobs }: Deps) {
   app.answer(
     createRoute({
       method: 'post',
+      path: '/waters/{id}/imports/trips',
+      request: { params: byId, ...jsonBody(importTrips) },
+      responses: answers(importView, 'Stored'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const body = c.req.valid('json');
+      const view = await bringIn(c, 'trips', body, async (entities, who, water, nowMs) => {
+        const counts = await storeTrips(entities, who, water, body, nowMs);
+        // What the water was like then is worked out behind.
+        await jobs.send(entities, 'see-stops', { outfitId: who.outfitId });
+        return counts;
+      });
+      return view;
+    },
+    FILE,
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
       path: '/imports/{id}/undo',
       request: { params: byId },
       responses: answers(importView, 'Undone whole'),
@@ -168,6 +189,13 @@ async function undo(jobs: Jobs, entities: EntityManager, who: Who, row: ImportRo
     ['spot', 'retired_at'],
   ])
     await entities.query(`update ${table} set ${column} = $2 where import_id = $1 and ${column} is null`, [importId, now]);
+  await entities.query(
+    `update stop set deleted_at = $2 where deleted_at is null and trip_id in (select id from trip where import_id = $1)`,
+    [importId, now],
+  );
+  await entities.query(`update trip set status = 'cancelled', cancel_reason = 'its file was taken out again' where import_id = $1`, [
+    importId,
+  ]);
   // Lines that it added to spots which were there before it.
   await entities.query(
     `update spot set note = coalesce((select string_agg(line, E'\\n' order by n) from string_to_table(note, E'\\n') with ordinality as l (line, n)

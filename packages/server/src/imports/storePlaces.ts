@@ -1,6 +1,6 @@
 import type { importPlaces } from '@bluffwind/contract/imports';
 import { measureSpot } from '@bluffwind/core/ground/measureSpot';
-import type { SeaBed } from '@bluffwind/core/ground/seaBed';
+import { nearestDepth, type SeaBed, toLocal } from '@bluffwind/core/ground/seaBed';
 import { type EntityManager, IsNull } from 'typeorm';
 import { v7 } from 'uuid';
 import type { z } from 'zod';
@@ -65,11 +65,23 @@ export async function storePlaces(
           { field: `places.${i}`, message: 'import it as a track' },
         ]);
       const m = measureSpot(bed, place.shape, place.points);
-      if (m.depthMinM === null || m.depthMaxM === null)
-        throw new Problem('invalid', `${name} has no water under it by the chart`, [
-          { field: `places.${i}`, message: 'leave it out, or import it as a track' },
-        ]);
       const f = place.facts;
+      // On land, or where nobody has sounded: the one is left out, the other told.
+      const onLand = (nearestDepth(bed, ...at(bed, m)) ?? Number.NaN) < 0;
+      const depthMinM = f?.depthMinM ?? m.depthMinM ?? (onLand ? null : (body.unsounded?.depthMinM ?? null));
+      const depthMaxM = f?.depthMaxM ?? m.depthMaxM ?? (onLand ? null : (body.unsounded?.depthMaxM ?? null));
+      if (depthMinM === null || depthMaxM === null)
+        throw new Problem(
+          'invalid',
+          onLand ? `${name} has no water under it by the chart` : `nobody has sounded at ${name}, and the file does not say how deep it is`,
+          [
+            {
+              field: onLand ? `places.${i}` : 'unsounded',
+              message: onLand ? 'leave it out, or import it as a track' : 'say how deep such places are, or import soundings first',
+            },
+          ],
+        );
+
       const unique = freeName(name, taken);
       taken.add(unique);
       await entities.insert(SpotEntity, {
@@ -79,8 +91,8 @@ export async function storePlaces(
         name: unique,
         structure: f?.structure ?? 'mark',
         bottom: f?.bottom ?? 'unknown',
-        depthMinM: f?.depthMinM ?? m.depthMinM,
-        depthMaxM: f?.depthMaxM ?? m.depthMaxM,
+        depthMinM,
+        depthMaxM: Math.max(depthMinM, depthMaxM),
         lat: m.lat,
         lon: m.lon,
         shape: place.shape,
@@ -99,6 +111,11 @@ export async function storePlaces(
     n++;
   }
   return n;
+}
+
+function at(bed: SeaBed, { lat, lon }: { lat: number; lon: number }): [number, number] {
+  const { xM, yM } = toLocal(bed, lat, lon);
+  return [xM, yM];
 }
 
 function freeName(name: string, taken: ReadonlySet<string>): string {

@@ -50,13 +50,14 @@ export function FirstEvening({ b }: { b: Beginnings }) {
     },
     {
       what: 'What you know already',
-      done: b.surveys > 0 || b.readings > 0 || b.rules > 0,
+      done: b.surveys > 0 || b.readings > 0 || b.rules > 0 || b.stops > 0,
       words: 'Soundings give depths and edges; readings what the water does; your copy of the rules what may be kept.',
       does:
         b.waters > 0
           ? [
               ['Soundings', '/grounds?open=soundings', b.surveys > 0],
               ['Readings and weather', '/water', b.readings > 0],
+              ['Trips of past years', '/log?open=trips', b.stops > 0],
               ['Rules', '/crew?tab=rules', b.rules > 0],
               ['Baits you carry', '/baits', false],
             ]

@@ -7,7 +7,7 @@ import { useSave } from '../data/useSave';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault } from '../ui/parts';
 
-const NOUN = { readings: 'readings', places: 'places', soundings: 'soundings' } as const;
+const NOUN = { readings: 'readings', places: 'places', soundings: 'soundings', trips: 'trips' } as const;
 
 /** Files that were imported into a water, newest first; each can be undone whole. */
 export function ImportList({ waterId, zone, kinds }: { waterId: string; zone: string; kinds: readonly ImportView['kind'][] }) {

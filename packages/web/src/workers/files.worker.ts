@@ -2,6 +2,7 @@
 import { isRiverFile, isTideFile, readRiverFile, readTideFile } from '@bluffwind/core/formats/agencyFiles';
 import { readMetars } from '@bluffwind/core/formats/metar';
 import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog';
+import { guessPastMapping, type PastMapping, readPastTrips } from '@bluffwind/core/formats/pastTrips';
 import type { PlacesRead } from '@bluffwind/core/formats/places';
 import { guessMapping, type ReadingMapping, type ReadingsRead, readReadings } from '@bluffwind/core/formats/readingsCsv';
 import { readPlaces } from '@bluffwind/core/formats/readPlaces';
@@ -13,8 +14,10 @@ import { fitTide } from '@bluffwind/core/tide/fitTide';
 import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
+import { readSheet } from 'read-excel-file/web-worker';
 
 const MOST_POINTS = 5000;
+const MOST_SHEET_BYTES = 20 * 1024 * 1024;
 
 export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide';
 
@@ -56,6 +59,28 @@ function plainly<T>(read: () => T): Answer<T> {
 const isNmea = (text: string) => /^[$!][A-Z]{5},/m.test(text.slice(0, 4000));
 const isMetar = (text: string) => /^(METAR |SPECI )?[A-Z][A-Z0-9]{3} \d{6}Z /m.test(text.slice(0, 2000));
 const headOf = (t: Table) => ({ header: t.header, rows: t.records.slice(0, 5).map((r) => r.cells) });
+
+/** The first sheet of a workbook as a table of texts; formulas give what they last came to. */
+async function sheetOf(file: File): Promise<Table> {
+  if (file.size > MOST_SHEET_BYTES)
+    throw new UnreadableFile('The workbook is too large.', `Up to ${MOST_SHEET_BYTES / 1024 / 1024} MB; save the sheet as CSV instead.`);
+  const rows = await readSheet(file).catch(() => {
+    throw new UnreadableFile('It is no workbook that can be opened, or it has a password.', 'Save the sheet as CSV and import that.');
+  });
+  const texts = rows.map((cells, i) => ({ line: i + 1, cells: cells.map(textOf) })).filter((r) => r.cells.some((c) => c !== ''));
+  const header = texts.shift();
+  if (!header) throw new UnreadableFile('The first sheet is empty.', 'Put the trips on the first sheet.');
+  return { header: header.cells, records: texts, delimiter: '' };
+}
+
+/** A cell as it would stand in a text file: days without their empty clock time, clock times without the day that spreadsheets give them. */
+function textOf(cell: unknown): string {
+  if (cell === null || cell === undefined) return '';
+  if (!(cell instanceof Date)) return String(cell);
+  const iso = cell.toISOString();
+  if (iso < '1901') return iso.slice(11, 16);
+  return iso.endsWith('T00:00:00.000Z') ? iso.slice(0, 10) : iso.slice(0, 16).replace('T', ' ');
+}
 
 const work = {
   readingKind(text: string): Answer<{ kind: ReadingKind }> {
@@ -125,6 +150,17 @@ const work = {
       };
     });
   },
+  async pastTable(file: File, zone: string): Promise<Answer<TableHead<PastMapping> & { readonly table: Table }>> {
+    try {
+      const table = /\.xlsx$/i.test(file.name) ? await sheetOf(file) : readTable(await file.text());
+      return { ...headOf(table), guess: guessPastMapping(table, zone), table };
+    } catch (error) {
+      return plainly(() => {
+        throw error;
+      });
+    }
+  },
+  pastTrips: (table: Table, mapping: PastMapping): Answer<ReturnType<typeof readPastTrips>> => plainly(() => readPastTrips(table, mapping)),
   soundingTable(text: string, zone: string): Answer<TableHead<SoundingMapping> | { nmea: true }> {
     return plainly(() => {
       if (isNmea(text)) return { nmea: true as const };

@@ -31,6 +31,8 @@ export interface TripRow {
   meeting: string;
   priceNote: string;
   cancelReason: string;
+  /** The file that it came with; null where it was made here. */
+  importId: string | null;
 }
 export const TripEntity = new EntitySchema<TripRow>({
   name: 'trip',
@@ -57,6 +59,7 @@ export const TripEntity = new EntitySchema<TripRow>({
     meeting: { type: 'text', default: '' },
     priceNote: { type: 'text', name: 'price_note', default: '' },
     cancelReason: { type: 'text', name: 'cancel_reason', default: '' },
+    importId: { type: 'uuid', name: 'import_id', nullable: true },
   },
 });
 

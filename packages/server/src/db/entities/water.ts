@@ -88,7 +88,7 @@ export interface ImportRow {
   id: string;
   outfitId: string;
   waterId: string;
-  kind: 'readings' | 'places' | 'soundings';
+  kind: 'readings' | 'places' | 'soundings' | 'trips';
   fileName: string;
   madeAt: Date;
   madeBy: string;
