@@ -9,7 +9,9 @@ const file = { id, fileName: z.string().trim().min(1).max(200), refused: count }
 export const importReadings = z
   .object({
     ...file,
-    source: z.enum(['csv', 'nmea', 'metar', 'river', 'tide']),
+    source: z.enum(['csv', 'nmea', 'metar', 'river', 'tide', 'forecast']),
+    /** Member of the forecast, by row; 0 for all where it is left out. What lies ahead of the server's clock is foretold. */
+    member: z.array(z.int().min(0).max(100)).max(200_000).optional(),
     atMs: z
       .array(z.int().min(EARLIEST_MS, 'expected 1900 to 2199').max(LATEST_MS, 'expected 1900 to 2199'))
       .min(1, 'the file gave no readings')

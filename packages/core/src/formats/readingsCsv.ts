@@ -45,6 +45,12 @@ const UNIT_HINTS: readonly (readonly [RegExp, string])[] = [
   [/\bkm\b/i, 'km'],
 ];
 
+/** The unit of a variable that words such as a heading name, by its id; null where they name none. */
+export function unitHinted(variable: string, words: string): string | null {
+  const units = unitsOf(variable);
+  return UNIT_HINTS.find(([pattern, id]) => pattern.test(words) && units.some((u) => u.id === id))?.[1] ?? null;
+}
+
 /** A first guess at how a table is to be read, from its header and first lines; the user confirms it. */
 export function guessMapping(table: Table, zone: string): ReadingMapping {
   const sample = table.records.slice(0, 40);
@@ -64,9 +70,7 @@ export function guessMapping(table: Table, zone: string): ReadingMapping {
     if (timeColumns.includes(i)) return;
     const variable = ALL_VARIABLES.find(([, v]) => v.heading?.test(name.trim()))?.[0];
     if (!variable || values.some((v) => v.variable === variable)) return;
-    const units = unitsOf(variable);
-    const hinted = UNIT_HINTS.find(([pattern, id]) => pattern.test(name) && units.some((u) => u.id === id))?.[1];
-    values.push({ column: i, variable, unit: hinted ?? (units[0]?.id as string) });
+    values.push({ column: i, variable, unit: unitHinted(variable, name) ?? unitsOf(variable)[0]?.id ?? '' });
   });
   const figures = values.flatMap((v) => column(v.column));
   const dates = first === undefined ? [] : column(first);

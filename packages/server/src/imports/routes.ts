@@ -16,6 +16,7 @@ import { answers, jsonBody } from '../http/responses';
 import { noteMark, storePlaces } from './storePlaces';
 import type { Jobs } from '../jobs/boss';
 import { storeImportedReadings } from './storeReadings';
+import { keepForecast } from '../water/filedForecasts';
 import { storeSurvey } from './storeSoundings';
 import { storeTrips } from './storeTrips';
 
@@ -74,15 +75,16 @@ export function importRoutes({ clock, jobs }: Deps) {
     }),
     async (c) => {
       const body = c.req.valid('json');
-      sameLength(body.atMs, { variable: body.variable, value: body.value });
-      const future = body.atMs.findIndex((t) => t > clock.now() + 60_000);
-      if (future >= 0)
-        throw new Problem('invalid', `reading ${future + 1} is of ${new Date(body.atMs[future] as number).toISOString()}, in the future`, [
-          { field: `atMs.${future}`, message: 'in the future: check the zone chosen for the file' },
-        ]);
-      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }) => {
-        const counts = await storeImportedReadings(entities, who, waterId, body.id, body);
-        const [from, to] = ends(body.atMs);
+      sameLength(body.atMs, { variable: body.variable, value: body.value, ...(body.member ? { member: body.member } : {}) });
+      const view = await bringIn(c, 'readings', body, async (entities, who, { id: waterId }, nowMs) => {
+        // What lies ahead is foretold; the hours that a forecast has behind it are no readings either.
+        const ahead = (k: number) => body.source === 'forecast' || (body.atMs[k] ?? 0) > nowMs;
+        const foretold = await keepForecast(entities, { outfitId: who.outfitId, waterId, importId: body.id, nowMs }, pick(body, ahead));
+        const past = pick(body, (k) => !ahead(k));
+        if (past.atMs.length === 0) return { stored: foretold };
+        const counts = await storeImportedReadings(entities, who, waterId, body.id, past);
+        counts.stored += foretold;
+        const [from, to] = ends(past.atMs);
         await jobs.send(entities, 'refresh-stops', { outfitId: who.outfitId, waterId, fromMs: from, toMs: to + DAY });
         return counts;
       });
@@ -189,6 +191,8 @@ async function undo(jobs: Jobs, entities: EntityManager, who: Who, row: ImportRo
     ['spot', 'retired_at'],
   ])
     await entities.query(`update ${table} set ${column} = $2 where import_id = $1 and ${column} is null`, [importId, now]);
+  await entities.query('delete from forecast_member where forecast_id in (select id from forecast where import_id = $1)', [importId]);
+  await entities.query('delete from forecast where import_id = $1', [importId]);
   await entities.query(
     `update stop set deleted_at = $2 where deleted_at is null and trip_id in (select id from trip where import_id = $1)`,
     [importId, now],
@@ -215,6 +219,19 @@ function sameLength(first: readonly unknown[], others: Readonly<Record<string, r
       throw new Problem('invalid', `${name}: expected ${first.length} values like the first column, got ${column.length}`, [
         { field: name, message: `${first.length} values expected` },
       ]);
+}
+
+interface Rows {
+  readonly atMs: readonly number[];
+  readonly variable: readonly string[];
+  readonly value: readonly number[];
+  readonly member?: readonly number[] | undefined;
+}
+
+/** Some of the rows. */
+function pick({ atMs, variable, value, member }: Rows, which: (k: number) => boolean) {
+  const some = <T>(column: readonly T[]) => column.filter((_, k) => which(k));
+  return { atMs: some(atMs), variable: some(variable), value: some(value), member: some(member ?? atMs.map(() => 0)) };
 }
 
 const ends = (atMs: readonly number[]): [number, number] =>

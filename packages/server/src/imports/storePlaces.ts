@@ -66,8 +66,8 @@ export async function storePlaces(
         ]);
       const m = measureSpot(bed, place.shape, place.points);
       const f = place.facts;
-      // On land, or where nobody has sounded: the one is left out, the other told.
-      const onLand = (nearestDepth(bed, ...at(bed, m)) ?? Number.NaN) < 0;
+      // On land or off the chart it is left out; where nobody has sounded it is told.
+      const onLand = (nearestDepth(bed, ...at(bed, m)) ?? -1) < 0;
       const depthMinM = f?.depthMinM ?? m.depthMinM ?? (onLand ? null : (body.unsounded?.depthMinM ?? null));
       const depthMaxM = f?.depthMaxM ?? m.depthMaxM ?? (onLand ? null : (body.unsounded?.depthMaxM ?? null));
       if (depthMinM === null || depthMaxM === null)

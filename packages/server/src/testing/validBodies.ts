@@ -94,6 +94,25 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
       privacy: 'crew',
       places: [{ name: 'Mark', note: '', shape: 'point', points: [[-35.24, 47.59]], as: 'spot', into: null }],
     },
+    '/waters/{id}/imports/trips': {
+      id: randomUUID(),
+      fileName: 'past.csv',
+      refused: 0,
+      boatId: o.boats[0]?.id,
+      captainId: o.people[1]?.id,
+      trips: [
+        {
+          stops: [
+            {
+              spotId: spot.id,
+              fromMs: TEST_NOW - 3000 * 3_600_000,
+              toMs: TEST_NOW - 2998 * 3_600_000,
+              sets: [{ presentationId: o.presentations[0]?.id, rods: 1, fish: [] }],
+            },
+          ],
+        },
+      ],
+    },
     '/trips/{id}/fit': { patienceMin: 30, breaks: [], aboard: null },
     '/trips/{id}/mates': { personIds: [o.people[2]?.id] },
     '/sessions/end': { id: null },

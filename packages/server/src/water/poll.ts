@@ -2,10 +2,11 @@
 import { DAY, HOUR } from '@bluffwind/core/units/time';
 import { climatologyOf, type QualityContext, qualityFlags, type RawReading } from '@bluffwind/core/weather/quality';
 import { isVariable, variable as known } from '@bluffwind/core/weather/variables';
-import type { DataSource, EntityManager } from 'typeorm';
+import { type DataSource, type EntityManager, Not } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
 import { ForecastEntity, type StationRow, StationEntity } from '../db/entities/water';
+import { FILES } from './filedForecasts';
 import { refreshStops } from './recompute';
 import type { StationClient } from './stationClient';
 
@@ -54,7 +55,9 @@ export async function pollStations(
   const changed = new Set<string>();
   const touched = new Set<string>();
   for (const { id } of outfits) {
-    const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
+    const stations = await inOutfit(source, id, (entities) =>
+      entities.find(StationEntity, { where: { path: Not(FILES) }, order: { name: 'ASC' } }),
+    );
     for (const station of stations) {
       if (station.nextTryAt && station.nextTryAt.getTime() > nowMs) continue;
       const note = (change: Partial<StationRow>) => {
@@ -93,7 +96,9 @@ export async function fetchHistory(
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
   for (const { id } of outfits) {
-    const stations = await inOutfit(source, id, (entities) => entities.find(StationEntity, { order: { name: 'ASC' } }));
+    const stations = await inOutfit(source, id, (entities) =>
+      entities.find(StationEntity, { where: { path: Not(FILES) }, order: { name: 'ASC' } }),
+    );
     // Stations side by side, each one's spans in order: flags look back.
     const counts = await Promise.all(
       stations.map(async (station) => {

@@ -1,5 +1,6 @@
 import { DAY } from '@bluffwind/core/units/time';
 import { unitsOf } from '@bluffwind/core/formats/unitsOf';
+import type { Foretold } from '@bluffwind/core/formats/forecastJson';
 import type { ReadingMapping, ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
@@ -37,6 +38,7 @@ const KIND_WORDS: Record<ReadingKind, string> = {
   metar: 'aviation weather reports (METAR)',
   river: 'tab-separated river data of a public agency',
   tide: 'comma-separated tide and weather data of a public agency',
+  forecast: 'an hourly forecast',
 };
 const MOST = 200_000;
 
@@ -109,6 +111,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
         atMs: read.readings.map((r) => Math.round(r.atMs)),
         variable: read.readings.map((r) => r.variable),
         value: read.readings.map((r) => r.value),
+        ...(file.kind === 'forecast' ? { member: read.readings.map((r) => (r as Foretold).member) } : {}),
       },
       told: `${read.readings.length} readings of ${file.name} are stored.`,
     });
@@ -119,6 +122,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     ([a, b], r) => [Math.min(a, r.atMs), Math.max(b, r.atMs)],
     [Number.POSITIVE_INFINITY, 0],
   );
+  const ahead = read?.readings.filter((r) => r.atMs > serverNow()).length ?? 0;
   const change = (column: number, variable: string, unitId: string) => {
     if (!mapping) return;
     const others = mapping.values.filter((v) => v.column !== column);
@@ -134,10 +138,10 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     >
       <div className="flex flex-col gap-3">
         <label className="flex flex-col gap-1">
-          File: CSV, NMEA log, METAR text, or the two public agency layouts
+          File: CSV, NMEA log, METAR text, the two public agency layouts, or an hourly forecast as JSON
           <input
             type="file"
-            accept=".csv,.txt,.tsv,.rdb,.log,.nmea"
+            accept=".csv,.txt,.tsv,.rdb,.log,.nmea,.json"
             onChange={(e) => e.target.files?.[0] && void choose(e.target.files[0])}
           />
         </label>
@@ -236,6 +240,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
           <p data-preview>
             <span className="num">{read.readings.length}</span> readings of {variables.map((v) => variableWords(v)).join(', ')}, from{' '}
             {dayName(span[0], zone)} {clock(span[0], zone)} to {dayName(span[1], zone)} {clock(span[1], zone)}
+            {ahead > 0 && file?.kind !== 'forecast' ? `; ${ahead} of them lie ahead and are taken as a forecast` : ''}
             {(span[1] - span[0]) / DAY > 400 ? ' (over a year: check the date order)' : ''}.
           </p>
         )}

@@ -1,5 +1,6 @@
 // Files are read here, off the screen's own thread: a large or hostile one can only hold up this worker, which is ended.
 import { isRiverFile, isTideFile, readRiverFile, readTideFile } from '@bluffwind/core/formats/agencyFiles';
+import { isForecastJson, readForecastJson } from '@bluffwind/core/formats/forecastJson';
 import { readMetars } from '@bluffwind/core/formats/metar';
 import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog';
 import { guessPastMapping, type PastMapping, readPastTrips } from '@bluffwind/core/formats/pastTrips';
@@ -19,7 +20,7 @@ import { readSheet } from 'read-excel-file/web-worker';
 const MOST_POINTS = 5000;
 const MOST_SHEET_BYTES = 20 * 1024 * 1024;
 
-export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide';
+export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide' | 'forecast';
 
 /** Head of a table with a first guess of its mapping. */
 export interface TableHead<M> {
@@ -87,6 +88,7 @@ const work = {
     return plainly(() => {
       if (isNmea(text)) return { kind: 'nmea' as const };
       if (isMetar(text)) return { kind: 'metar' as const };
+      if (isForecastJson(text)) return { kind: 'forecast' as const };
       if (isRiverFile(text)) return { kind: 'river' as const };
       return { kind: isTideFile(readTable(text)) ? ('tide' as const) : ('csv' as const) };
     });
@@ -104,6 +106,7 @@ const work = {
   ): Answer<ReadingsRead> {
     return plainly((): ReadingsRead => {
       if (kind === 'nmea') return readNmeaLog(text);
+      if (kind === 'forecast') return readForecastJson(text, o.zone);
       if (kind === 'metar') return readMetars(text, o.nowMs);
       if (kind === 'river') return readRiverFile(text);
       if (kind === 'tide') return readTideFile(text, o.zone, o.unit);

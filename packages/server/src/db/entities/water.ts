@@ -190,6 +190,8 @@ export interface ForecastRow {
   stationId: string;
   runAt: Date;
   fetchedAt: Date;
+  /** The file that it came with; null where a station told it. */
+  importId: string | null;
 }
 export const ForecastEntity = new EntitySchema<ForecastRow>({
   name: 'forecast',
@@ -199,6 +201,7 @@ export const ForecastEntity = new EntitySchema<ForecastRow>({
     stationId: { type: 'uuid', name: 'station_id' },
     runAt: { type: 'timestamptz', name: 'run_at' },
     fetchedAt: { type: 'timestamptz', name: 'fetched_at' },
+    importId: { type: 'uuid', name: 'import_id', nullable: true },
   },
 });
 

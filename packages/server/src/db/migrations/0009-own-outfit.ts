@@ -14,6 +14,7 @@ alter table trip
   add column price_note text not null default '',
   add column cancel_reason text not null default '',
   add column import_id uuid references import;
+alter table forecast add column import_id uuid references import;
 create index trip_by_import on trip (import_id) where import_id is not null;
 alter table import drop constraint import_kind_check, add check (kind in ('readings', 'places', 'soundings', 'trips'));
 
