@@ -12,6 +12,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.BASE_URL,
     viewport: { width: 1280, height: 800 },
+    // What does not come within so long does not come: it is said, and the stories after it still have their time.
+    actionTimeout: 45_000,
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -89,7 +89,7 @@ async function browser(chromium) {
       return { url: front.url };
     },
     '/empty': async () => {
-      empty = await startWorld({ name: 'empty', reset: true, durable: false, empty: true, quiet: true });
+      empty = await startWorld({ name: 'empty', reset: true, durable: false, empty: true, quiet: true, more: { SIGN_UP: 'open' } });
       return { url: empty.url };
     },
     '/empty/end': async () => {

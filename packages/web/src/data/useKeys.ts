@@ -29,21 +29,27 @@ export function useKeys(keys: KeyMap): void {
 
 /** The name of a key that may act, or null. */
 export function nameOf(e: KeyboardEvent): string | null {
-  if (e.altKey || e.defaultPrevented || isTyping(e) || behindSomething()) return null;
+  if (e.altKey || (e.defaultPrevented && !through.has(e)) || isTyping(e) || behindSomething()) return null;
   if (e.ctrlKey || e.metaKey) return `mod+${e.shiftKey ? e.key.toUpperCase() : e.key.toLowerCase()}`;
   // Escape and the arrows are no characters: nobody dictates them by chance.
   return mySettings().keys || e.key.length > 1 ? e.key : null;
 }
 
-/** True when a key belongs to a field that is being typed in, or to a list that goes by first letters. */
-function isTyping(e: KeyboardEvent): boolean {
-  if (!(e.target instanceof Element)) return false;
-  if (e.target.closest('input:not([type=checkbox]), textarea, [contenteditable=true]')) return true;
-  return e.target.closest('[role=combobox]') !== null && goesByLetter(e.key);
-}
+/** True when a key belongs to a field that is being typed in. */
+const isTyping = (e: KeyboardEvent): boolean =>
+  e.target instanceof Element && e.target.closest('input:not([type=checkbox]), textarea, [contenteditable=true]') !== null;
 
-/** True for what a name may begin with: . and < on a list are the screen's. */
-const goesByLetter = (key: string): boolean => /^[\p{L}\p{N}]$/u.test(key);
+const through = new WeakSet<Event>();
+
+/**
+ * Gives a key that a closed list would take to the screen: a letter pressed after something was chosen from it is a key of the screen, as it
+ * is everywhere else, and must not choose another thing instead. In a sheet, where no key of the screen acts, lists go by letters.
+ */
+export function pastTheList(e: { readonly key: string; readonly nativeEvent: Event; preventDefault(): void }): void {
+  if (e.key.length !== 1 || e.key === ' ' || !mySettings().keys || behindSomething()) return;
+  e.preventDefault();
+  through.add(e.nativeEvent);
+}
 
 /** True while a sheet, a menu or a list of choices is open over the screen. */
 const behindSomething = (): boolean => document.querySelector('[role=dialog], [role=alertdialog], [role=menu], [role=listbox]') !== null;

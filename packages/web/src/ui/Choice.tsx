@@ -1,6 +1,7 @@
 import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { type ReactNode, useId } from 'react';
+import { pastTheList } from '../data/useKeys';
 
 export interface Option<V extends string = string> {
   readonly value: V;
@@ -43,6 +44,7 @@ export function Choice<V extends string>({
     <Select.Root value={KEY + value} onValueChange={(v) => onPick(v.slice(KEY.length) as V)} disabled={disabled ?? false}>
       <Select.Trigger
         id={id ?? own}
+        onKeyDown={pastTheList}
         aria-label={labelled === 'hidden' ? label : undefined}
         aria-describedby={describedBy}
         aria-invalid={invalid}
