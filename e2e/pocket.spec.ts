@@ -46,7 +46,8 @@ async function routes(page: Page): Promise<string[]> {
     '/baits',
     '/brief/2026-06-19',
     '/log',
-    '/crew',
+    '/calendar',
+    ...['people', 'boats', 'waters', 'clients', 'species', 'rules', 'more'].map((tab) => `/crew?tab=${tab}`),
   ];
 }
 
@@ -57,7 +58,7 @@ async function shown(page: Page): Promise<void> {
 }
 
 test('no screen runs over the edge at any width, and axe finds nothing on a phone', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(360_000);
   await signIn(page, 'Runa');
   for (const to of await routes(page)) {
     await page.setViewportSize(PHONE);
@@ -126,7 +127,7 @@ test('where one is signed in is seen and ended, and the owner sets how long note
   const second = await other.newPage();
   await signIn(second, 'Runa');
   await signIn(page, 'Runa');
-  await page.goto('/crew');
+  await page.goto('/crew?tab=more');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Sign out: Android phone, Chrome' }).first().tap();
   await expect(page.getByText('Signed out there.')).toBeVisible();

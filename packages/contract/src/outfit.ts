@@ -121,7 +121,6 @@ export const clientEdit = z
     medicalNote: z.string().trim().max(500).optional(),
   })
   .strict();
-export type ClientEdit = z.infer<typeof clientEdit>;
 
 /** What an outfit has so far, for its first evening. */
 export const beginnings = z.object({

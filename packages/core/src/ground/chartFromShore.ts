@@ -30,7 +30,7 @@ const MARGIN = 0.03;
  * Throws RangeError that says what is wrong with the shore.
  */
 export function chartFromShore(place: { lat: number; lon: number }, shore: Shore | null, acrossM = 6000): SeaBed {
-  const corners = (shore?.polygons ?? []).flatMap((p) => p.flatMap((ring) => ring));
+  const corners = (shore?.polygons ?? []).flatMap((p) => p.flat());
   const m = metresPerDegree(place.lat);
   if (corners.length === 0) {
     requireSize(acrossM);

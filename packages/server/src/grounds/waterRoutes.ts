@@ -16,7 +16,7 @@ import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
-import { effectiveBed } from './chartData';
+import { chartedGrid, effectiveBed } from './chartData';
 import { requireSimple } from './drawn';
 
 const byId = z.object({ id });
@@ -68,6 +68,7 @@ export function waterRoutes({ clock }: Deps) {
       requireCaptain(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      await requireNoDepths(entities, water);
       for (const ring of body.shore?.polygons.flat() ?? []) requireSimpleShore(ring);
       await keepChart(entities, water, body.add ? await withShoreBefore(entities, water.id, body) : body);
       await measureAgain(entities, water.id);
@@ -97,7 +98,10 @@ export function waterRoutes({ clock }: Deps) {
         }
       });
       await entities.update(WaterEntity, { id: water.id }, { tide: tide as never });
-      await audit(entities, who, clock.now(), 'set tide', 'water', water.id, { constants: tide?.constants.length ?? 0 });
+      await audit(entities, who, clock.now(), 'set tide', 'water', water.id, {
+        before: water.tide,
+        constants: tide?.constants.length ?? 0,
+      });
       return { ok: true as const };
     },
   );
@@ -116,6 +120,17 @@ export function waterRoutes({ clock }: Deps) {
     },
   );
   return app;
+}
+
+/** A chart that came with depths is not replaced by a shore: they could not be brought back. */
+async function requireNoDepths(entities: EntityManager, water: WaterRow): Promise<void> {
+  const { depthM } = await chartedGrid(entities, water.id);
+  if (depthM.some((d) => d !== null && d > 0))
+    throw new Problem(
+      'in_use',
+      `The chart of ${water.name} has depths of its own, which a new shore would wipe out. Soundings can be laid over it.`,
+      [{ field: 'shore', message: 'the chart has depths' }],
+    );
 }
 
 /** The most corners that are held against each other for crossings. */

@@ -197,6 +197,14 @@ describe('a water', () => {
     expect((await captain.get(`/waters/${id}/chart`)).status).toBe(200);
   });
 
+  it('does not lose charted depths to a new shore', async () => {
+    const charted = h.mine.waters[0]?.id;
+    expect(await captain.post(`/waters/${charted}/chart`, { shore: { inside: 'land', polygons: [[square(0.005)]] } })).toMatchObject({
+      status: 409,
+      body: { code: 'in_use', detail: expect.stringContaining('depths of its own') },
+    });
+  });
+
   it('takes a tide by the names of its constituents, and none', async () => {
     const tide = (name: string) => ({ tide: { z0M: 1, constants: [{ name, amplitudeM: 1, phaseDeg: 10 }] } });
     expect((await captain.post(`/waters/${id}/tide`, tide('M99'))).body.fields[0].field).toBe('tide.constants.0.name');

@@ -13,7 +13,7 @@ import {
 import { addDays, localDate } from '@bluffwind/core/units/time';
 import { Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { clock, dateName, GOALS } from '../ui/format';
+import { clock, dateName } from '../ui/format';
 import { Menu, MenuItem } from '../ui/Menu';
 
 interface WeekProps {
@@ -129,6 +129,13 @@ function Cell({ boat, date, className, ...p }: WeekProps & { boat: { id: string;
   );
 }
 
+/** How a trip stands, in a word or two. */
+function stateOf(t: TripView): ReactNode {
+  if (t.status === 'cancelled') return `off: ${t.cancelReason}`;
+  if (t.status !== 'planned') return t.status;
+  return t.plan ? `about ${Math.round(t.plan.expected)} fish` : <span className="text-rust">no plan yet</span>;
+}
+
 function TripBar({ trip: t, named = false, zone, mayEdit, ...p }: WeekProps & { trip: TripView; named?: boolean }) {
   const off = t.status === 'cancelled';
   const movable = mayEdit && t.status === 'planned';
@@ -142,15 +149,8 @@ function TripBar({ trip: t, named = false, zone, mayEdit, ...p }: WeekProps & { 
         {named ? `${t.boat.name}, ` : ''}
         {t.guests.length > 0 ? `${t.guests[0]?.name.split(' ').at(-1)}, ${t.guests.length}` : 'no guests named'}
       </b>
-      <span className="block truncate text-[0.87rem] text-ink-2">
-        {t.captain.name.split(' ')[0]} ·{' '}
-        {off
-          ? `off: ${t.cancelReason}`
-          : t.plan
-            ? `about ${Math.round(t.plan.expected)} fish`
-            : t.status === 'planned'
-              ? `wants ${GOALS[t.goal]}`
-              : t.status}
+      <span className="block text-[0.87rem] text-ink-2">
+        {t.captain.name.split(' ')[0]} · {stateOf(t)}
       </span>
     </>
   );
@@ -160,7 +160,7 @@ function TripBar({ trip: t, named = false, zone, mayEdit, ...p }: WeekProps & { 
       {...(movable ? listeners : {})}
       data-trip={t.id}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      className={`relative mb-1 flex min-w-0 items-start rounded border-l-4 px-2 py-1 ${isDragging ? 'z-30 shadow-lg' : ''} ${off ? 'border-line bg-paper text-ink-2' : t.plan ? 'border-kelp bg-kelp-pale' : 'border-sand-2 bg-sand'} ${movable ? 'md:cursor-grab' : ''}`}
+      className={`relative mb-1 flex min-w-0 items-start rounded border-l-4 px-2 py-1 ${isDragging ? 'z-30 shadow-lg' : ''} ${off || t.status === 'done' ? 'border-line bg-paper text-ink-2' : t.plan ? 'border-kelp bg-kelp-pale' : 'border-sand-2 bg-sand'} ${movable ? 'md:cursor-grab' : ''}`}
     >
       <button type="button" className="min-w-0 flex-1 cursor-pointer text-left" onClick={() => p.onOpen(t)} disabled={off}>
         {words}

@@ -2,17 +2,22 @@ import { localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { serverNow } from '../data/clock';
 import { meQuery } from '../data/queries';
-import { Header } from '../ui/parts';
+import { Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
-import { Boats } from './Boats';
-import { Clients } from './Clients';
+import { lazy, type ReactNode, Suspense } from 'react';
 import { KeptFor } from './KeptFor';
 import { LaidAsideList } from './LaidAsideList';
 import { People } from './People';
-import { Rules } from './Rules';
 import { SignedIn } from './SignedIn';
-import { SpeciesList } from './SpeciesList';
-import { Waters } from './Waters';
+
+// Each list is fetched when it is looked at.
+const Boats = lazy(() => import('./Boats').then((m) => ({ default: m.Boats })));
+const Clients = lazy(() => import('./Clients').then((m) => ({ default: m.Clients })));
+const Rules = lazy(() => import('./Rules').then((m) => ({ default: m.Rules })));
+const SpeciesList = lazy(() => import('./SpeciesList').then((m) => ({ default: m.SpeciesList })));
+const Waters = lazy(() => import('./Waters').then((m) => ({ default: m.Waters })));
+
+const whenThere = (list: ReactNode) => <Suspense fallback={<Waiting what="Opening" />}>{list}</Suspense>;
 
 /** The outfit: its people, boats, clients, waters, species and rules, and what the owner decides. */
 export default function Crew() {
@@ -26,11 +31,11 @@ export default function Crew() {
         label="Of the outfit"
         tabs={[
           { value: 'people', name: 'People', content: <People zone={zone} /> },
-          { value: 'boats', name: 'Boats', content: <Boats mayEdit={mayEdit} /> },
-          { value: 'waters', name: 'Waters', content: <Waters mayEdit={mayEdit} zone={zone} /> },
-          ...(mayEdit ? [{ value: 'clients', name: 'Clients', content: <Clients zone={zone} /> }] : []),
-          { value: 'species', name: 'Species', content: <SpeciesList mayEdit={mayEdit} /> },
-          { value: 'rules', name: 'Rules', content: <Rules mayEdit={mayEdit} today={localDate(serverNow(), zone)} /> },
+          { value: 'boats', name: 'Boats', content: whenThere(<Boats mayEdit={mayEdit} />) },
+          { value: 'waters', name: 'Waters', content: whenThere(<Waters mayEdit={mayEdit} zone={zone} />) },
+          ...(mayEdit ? [{ value: 'clients', name: 'Clients', content: whenThere(<Clients zone={zone} />) }] : []),
+          { value: 'species', name: 'Species', content: whenThere(<SpeciesList mayEdit={mayEdit} />) },
+          { value: 'rules', name: 'Rules', content: whenThere(<Rules mayEdit={mayEdit} today={localDate(serverNow(), zone)} />) },
           {
             value: 'more',
             name: me?.role === 'owner' ? 'Keeping' : 'You',

@@ -1,7 +1,7 @@
 import type { WaterEdit } from '@bluffwind/contract/grounds';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
@@ -11,9 +11,11 @@ import { useSave } from '../data/useSave';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault } from '../ui/parts';
 import { ShoreDialog } from './ShoreDialog';
-import { TideDialog } from './TideDialog';
 import { WaterDialog } from './WaterDialog';
 import { WATER_KEYS } from './waterKeys';
+
+// Fetched when a tide is to be set: it has the arithmetic of tides with it.
+const TideDialog = lazy(() => import('./TideDialog').then((m) => ({ default: m.TideDialog })));
 
 type Water = OutfitView['waters'][number];
 
@@ -100,7 +102,7 @@ export function Waters({ mayEdit, zone }: { mayEdit: boolean; zone: string }) {
         onMade={setShore}
       />
       <ShoreDialog water={shore} onClose={() => setShore(null)} />
-      <TideDialog water={tide} zone={zone} onClose={() => setTide(null)} />
+      <Suspense fallback={null}>{tide && <TideDialog water={tide} zone={zone} onClose={() => setTide(null)} />}</Suspense>
     </div>
   );
 }

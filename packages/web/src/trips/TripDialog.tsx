@@ -73,9 +73,9 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
           onSave={saving.save}
           onLeave={close}
           store={task.what === 'change' ? 'Store the change' : 'Make the trip'}
-          className="grid gap-x-4 gap-y-3 md:grid-cols-4"
+          className="grid grid-cols-2 gap-x-4 gap-y-3 md:grid-cols-4"
         >
-          <DayField name="date" label="Day" />
+          <DayField name="date" label="Day" className="max-md:col-span-2" />
           <ClockField name="from" label="From" />
           <ClockField name="to" label="To" />
           {task.what === 'new' ? (
@@ -95,7 +95,7 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
           <SeveralField
             name="clientIds"
             label="Guests"
-            className="md:col-span-4"
+            className="max-md:col-span-2 md:col-span-4"
             options={named(outfit.clients)}
             none="No client is written down yet."
             also={<AddClient />}
@@ -104,20 +104,20 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
             <SeveralField
               name="mateIds"
               label="Mates aboard"
-              className="md:col-span-4"
+              className="max-md:col-span-2 md:col-span-4"
               options={named(outfit.crew.filter((p) => p.role === 'mate'))}
               none=""
             />
           )}
           <FigureField name="rods" label="Rods" whole min={1} max={20} required />
-          <TextField name="wish" label="What they said they wish for" className="md:col-span-3" />
-          <TextField name="meeting" label="Met where" maxLength={200} className="md:col-span-2" />
+          <TextField name="wish" label="What they said they wish for" className="max-md:col-span-2 md:col-span-3" />
+          <TextField name="meeting" label="Met where" maxLength={200} className="col-span-2 md:col-span-2" />
           <TextField
             name="priceNote"
             label="Price and deposit"
             hint="Seen by captains and the owner."
             maxLength={200}
-            className="md:col-span-2"
+            className="col-span-2 md:col-span-2"
           />
         </Entry>
       )}
@@ -154,7 +154,7 @@ function SpeciesOf({ outfit }: { outfit: OutfitView }) {
     <SeveralField
       name="speciesIds"
       label="Fish they are after"
-      className="md:col-span-4"
+      className="max-md:col-span-2 md:col-span-4"
       options={options}
       none="No species of this water is on the list (Crew, Species)."
       atLeast="At least one."

@@ -15,7 +15,6 @@ import { fitTide } from '@bluffwind/core/tide/fitTide';
 import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
-import { readSheet } from 'read-excel-file/web-worker';
 
 const MOST_POINTS = 5000;
 const MOST_SHEET_BYTES = 20 * 1024 * 1024;
@@ -65,6 +64,8 @@ const headOf = (t: Table) => ({ header: t.header, rows: t.records.slice(0, 5).ma
 async function sheetOf(file: File): Promise<Table> {
   if (file.size > MOST_SHEET_BYTES)
     throw new UnreadableFile('The workbook is too large.', `Up to ${MOST_SHEET_BYTES / 1024 / 1024} MB; save the sheet as CSV instead.`);
+  // Fetched when a workbook is to be opened.
+  const { readSheet } = await import('read-excel-file/web-worker');
   const rows = await readSheet(file).catch(() => {
     throw new UnreadableFile('It is no workbook that can be opened, or it has a password.', 'Save the sheet as CSV and import that.');
   });
