@@ -13,6 +13,7 @@ import { benchGround } from './ground';
 import { benchRank } from './rank';
 import { benchSeason } from './season';
 import { benchStay } from './stay';
+import { benchTideFit } from './tideFit';
 import { ms, say, times } from './measure';
 import { timeIndexedModel } from './timeIndexedModel';
 
@@ -54,6 +55,8 @@ const timeline = times(3, () =>
 );
 say(`  @neaps/tide-predictor    ${ms(timeline)}`);
 
+benchTideFit();
+if (process.argv[2] === 'tide') process.exit(0);
 benchConditions();
 benchGround();
 

@@ -78,6 +78,15 @@ export const endPair = () => ordered('/pair/end');
 /** Starts a server on a database of its own that holds nothing. */
 export const emptyWorld = () => ordered<{ url: string }>('/empty');
 
+/** Runs "npm start" as the README says, without any database given. */
+export const ownStart = () => ordered<{ url: string }>('/start');
+
+/** Kills it without warning. */
+export const killStart = () => ordered('/start/kill');
+
+/** Ends it and removes its database. */
+export const endStart = () => ordered('/start/end');
+
 /** Ends it. */
 export const endEmptyWorld = () => ordered('/empty/end');
 

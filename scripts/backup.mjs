@@ -1,10 +1,10 @@
 // npm run backup -- FOLDER: the whole database with a description of what it holds, checked at once by restoring it into a cluster of its
 // own (--unchecked leaves that out). npm run backup -- --outfit NAME FILE: one outfit as JSON.
-// DATABASE_ADMIN_URL (DATABASE_URL for an outfit) says of which database; without it, of the demo's.
+// DATABASE_ADMIN_URL (DATABASE_URL for an outfit) says of which database; without it, of the one that npm start made here, else of the demo's.
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './children.mjs';
-import { demoDatabase } from './demoDatabase.mjs';
+import { demoDatabase, ownDatabase } from './demoDatabase.mjs';
 import { clusterFolder, ROOT } from './folders.mjs';
 import { main, say, Stop } from './output.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -24,20 +24,21 @@ await main(async () => {
   const PG_BIN = process.env.PG_BIN ?? (await ensurePostgres());
   await buildServer();
   const given = outfit ? process.env.DATABASE_URL : process.env.DATABASE_ADMIN_URL;
-  const demo = given ? null : await demoDatabase();
+  const own = given ? null : await ownDatabase();
+  const here = given ? null : (own ?? (await demoDatabase()));
   try {
     if (outfit) {
       const [name, file] = rest;
-      const env = { DATABASE_URL: given ?? demo.appUrl };
+      const env = { DATABASE_URL: given ?? here.appUrl };
       await run(process.execPath, [server, 'write-outfit', name, path.resolve(file)], { env });
       return;
     }
     const folder = path.resolve(first);
-    say(`Writing ${given ? 'the database' : "the demo's database"} to ${first} ...`);
-    await run(process.execPath, [server, 'backup', folder], { env: { DATABASE_ADMIN_URL: given ?? demo.adminUrl, PG_BIN } });
+    say(`Writing ${given ? 'the database' : own ? "this checkout's own database" : "the demo's database"} to ${first} ...`);
+    await run(process.execPath, [server, 'backup', folder], { env: { DATABASE_ADMIN_URL: given ?? here.adminUrl, PG_BIN } });
     if (!unchecked) await check(folder, PG_BIN);
   } finally {
-    await demo?.release();
+    await here?.release();
   }
 });
 

@@ -46,8 +46,8 @@ export function run(command, args, { env = {}, quiet = false, cwd = ROOT, input 
 export function startListening(name, command, args, { env = {}, log = () => {}, patienceMs = 60_000 } = {}) {
   return new Promise((resolve, reject) => {
     // Its parent's death ends it too, so that a kill -9 of the script leaves nothing running.
-    const bound = existsSync(SETPRIV) ? [SETPRIV, '--pdeathsig', 'TERM', command, ...args] : [command, ...args];
-    const child = spawn(bound[0], bound.slice(1), { cwd: ROOT, env: cleanEnv(env), stdio: ['ignore', 'pipe', 'pipe'] });
+    const [program, rest] = endsWithUs(command, args);
+    const child = spawn(program, rest, { cwd: ROOT, env: cleanEnv(env), stdio: ['ignore', 'pipe', 'pipe'] });
     let seen = '';
     let ready = false;
     const timer = setTimeout(() => reject(new Stop(`${name} did not start in ${patienceMs / 1000} s:\n${seen}`)), patienceMs);
@@ -71,6 +71,11 @@ export function startListening(name, command, args, { env = {}, log = () => {}, 
       if (!ready) reject(new Stop(`${name} stopped (${code}):\n${seen}`));
     });
   });
+}
+
+/** A command as it is started so that our death ends it too. @returns {[string, string[]]} */
+export function endsWithUs(command, args) {
+  return existsSync(SETPRIV) ? [SETPRIV, ['--pdeathsig', 'TERM', command, ...args]] : [command, [...args]];
 }
 
 /** Asks a child to stop and waits; after some seconds it is made to. */

@@ -10,7 +10,19 @@ import { startPostgres, urlsOf } from './postgres.mjs';
  */
 export async function demoDatabase() {
   const folder = clusterFolder('demo');
-  if (!existsSync(path.join(folder, 'made'))) throw new Stop('There is no demo in this checkout yet: "npm run demo" makes it.');
+  if (!isMade(folder)) throw new Stop('There is no demo in this checkout yet: "npm run demo" makes it.');
+  return local(folder);
+}
+
+/** The database that "npm start" made in this checkout, or null where it made none. */
+export async function ownDatabase() {
+  const folder = clusterFolder('own');
+  return isMade(folder) ? local(folder) : null;
+}
+
+const isMade = (folder) => existsSync(path.join(folder, 'made'));
+
+async function local(folder) {
   const running = path.join(folder, 'data', 'postmaster.pid');
   if (existsSync(running)) {
     const lines = readFileSync(running, 'utf8').split('\n');

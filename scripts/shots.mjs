@@ -56,16 +56,10 @@ await main(async () => {
       if (trip === board.tomorrow[0]) {
         for (let i = 0; i < 11; i++) await page.keyboard.press('.');
         await shot('plan');
-        await page.getByRole('tab', { name: /What if/ }).click();
-        await page.locator('[data-changes-done=true]').waitFor({ timeout: 60_000 });
-        await shot('what-if');
       }
       await page.getByRole('button', { name: 'Save plan' }).click();
       await page.getByText(/Plan 1 saved/).waitFor();
     }
-    await page.goto(`/trips/${board.tomorrow[0].id}/foretold`);
-    await page.locator('[data-backtest=true]').waitFor({ timeout: 120_000 });
-    await shot('foretold');
     await page.goto('/fleet/2026-06-19');
     await page.locator('[data-fleet-done=true]').waitFor({ timeout: 60_000 });
     await shot('fleet');
@@ -77,7 +71,8 @@ await main(async () => {
       ['board', '/'],
       ['brief', '/brief/2026-06-19'],
       ['log', '/log'],
-      ['crew', '/crew'],
+      ['crew', '/crew?tab=rules'],
+      ['calendar', '/calendar?week=2026-06-15'],
     ]) {
       await open(to);
       await shot(name);
@@ -85,16 +80,13 @@ await main(async () => {
     await open('/water');
     await page.getByText('Since this time yesterday').waitFor();
     await shot('water');
-    await page.keyboard.press('i');
-    await page.locator('input[type=file]').setInputFiles({
-      name: 'logger.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(
-        'Datum;Zeit;Wind (kn);Wind dir;Water temp (°F)\n17.06.2026;10:00;6,0;135;57,4\n17.06.2026;11:00;6,5;140;57,6\n17.06.2026;12:00;some;140;57,6\n',
-      ),
-    });
-    await page.locator('[data-preview]').waitFor();
-    await shot('import');
+    // A tide out of a table that somebody pastes: of two constituents, to the minute.
+    await open('/crew?tab=waters');
+    await page.getByRole('button', { name: 'Tide of Hollin Sound' }).click();
+    await page.getByLabel('Or paste it here').fill(tideTable());
+    await page.locator('[data-tide-read]').waitFor();
+    await shot('tide');
+    await page.keyboard.press('Escape');
     await open('/grounds');
     await page.locator('[data-spot]').first().waitFor();
     await page.waitForTimeout(4000);
@@ -107,6 +99,17 @@ await main(async () => {
     await page.locator('[data-spot-panel]').waitFor();
     await page.waitForTimeout(2500);
     await shot('spot');
+    // Another outfit, which has begun and laid no day yet.
+    const other = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: world.url, locale: 'en-GB' });
+    const first = await other.newPage();
+    await first.goto('/sign-in');
+    await first.getByRole('button', { name: /Ottoline Speck/ }).click();
+    await first.getByRole('button', { name: 'Sign in' }).click();
+    await first.getByRole('heading', { name: 'The first evening' }).waitFor();
+    await first.waitForTimeout(1500);
+    await first.screenshot({ path: path.join(folder, 'first-evening.png') });
+    say('  first-evening.png');
+    await other.close();
     // The same evening on a phone.
     await page.setViewportSize({ width: 390, height: 844 });
     for (const [name, to] of [
@@ -149,3 +152,19 @@ await main(async () => {
     rmSync(clusterFolder('shots'), { recursive: true, force: true });
   }
 });
+
+/** Sixty days of high and low waters of a plain tide, with springs and neaps, as a table has them. */
+function tideTable() {
+  const from = Date.UTC(2026, 5, 1);
+  const [m2, s2] = [(2 * Math.PI) / 44_714_164, (2 * Math.PI) / 43_200_000];
+  const height = (t) => 2 + 1.1 * Math.cos(m2 * t) + 0.35 * Math.cos(s2 * t);
+  const rows = [];
+  for (let t = 0; t < 60 * 86_400_000; t += 60_000) {
+    const [a, b, c] = [height(t - 60_000), height(t), height(t + 60_000)];
+    if ((b >= a && b > c) || (b <= a && b < c)) {
+      const at = new Date(from + t).toISOString();
+      rows.push(`${at.slice(0, 10)}, ${at.slice(11, 16)}, ${b.toFixed(2)}, ${b > c ? 'H' : 'L'}`);
+    }
+  }
+  return rows.join('\n');
+}

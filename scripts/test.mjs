@@ -76,6 +76,7 @@ async function browser(chromium) {
   const world = await startWorld({ name: 'browser', reset: true, durable: false });
   let pair = null;
   let empty = null;
+  let own = null;
   // The stories may ask for a crash of the server, for another station or for a second server, which they cannot do themselves.
   const orders = {
     '/crash': () => world.crashServer(),
@@ -88,12 +89,34 @@ async function browser(chromium) {
       pair = { front, other };
       return { url: front.url };
     },
+    // npm start on a machine that has nothing, as the README says it.
+    '/start': async () => {
+      const { startListening } = await import('./children.mjs');
+      own = await startListening('start', process.execPath, [path.join(ROOT, 'scripts', 'start.mjs')], {
+        env: { PORT: '0', BLUFFWIND_CLUSTER: 'start-test', LOG_LEVEL: 'warn' },
+        patienceMs: 120_000,
+      });
+      return { url: own.url };
+    },
+    '/start/kill': async () => {
+      const gone = new Promise((r) => own.child.on('exit', r));
+      own.child.kill('SIGKILL');
+      await gone;
+      own = null;
+    },
+    '/start/end': async () => {
+      const { stopChild } = await import('./children.mjs');
+      if (own) await stopChild(own.child, 20_000);
+      own = null;
+      rmSync(clusterFolder('start-test'), { recursive: true, force: true });
+    },
     '/empty': async () => {
       empty = await startWorld({ name: 'empty', reset: true, durable: false, empty: true, quiet: true, more: { SIGN_UP: 'open' } });
       return { url: empty.url };
     },
     '/empty/end': async () => {
       await empty?.stop();
+      own?.child.kill('SIGKILL');
       empty = null;
     },
     '/pair/counts': async () => pair?.front.counts ?? [],

@@ -75,7 +75,7 @@ export function waterRoutes({ clock }: Deps) {
       await audit(entities, who, clock.now(), 'draw shore', 'water', water.id, { areas: body.shore?.polygons.length ?? 0 });
       return { ok: true as const };
     },
-    { maxBytes: SHORE_BYTES },
+    { maxBytes: SHORE_BYTES, slow: true },
   );
   app.answer(
     createRoute({

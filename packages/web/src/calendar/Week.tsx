@@ -160,7 +160,7 @@ function TripBar({ trip: t, named = false, zone, mayEdit, ...p }: WeekProps & { 
       {...(movable ? listeners : {})}
       data-trip={t.id}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      className={`relative mb-1 flex min-w-0 items-start rounded border-l-4 px-2 py-1 ${isDragging ? 'z-30 shadow-lg' : ''} ${off || t.status === 'done' ? 'border-line bg-paper text-ink-2' : t.plan ? 'border-kelp bg-kelp-pale' : 'border-sand-2 bg-sand'} ${movable ? 'md:cursor-grab' : ''}`}
+      className={`relative mb-1 flex min-w-0 items-start rounded border-l-4 px-2 py-1 ${isDragging ? 'z-30 shadow-lg' : ''} ${off || t.status === 'done' ? 'border-line text-ink-2' : t.plan ? 'border-kelp bg-kelp-pale' : 'border-rust bg-paper'} ${movable ? 'md:cursor-grab' : ''}`}
     >
       <button type="button" className="min-w-0 flex-1 cursor-pointer text-left" onClick={() => p.onOpen(t)} disabled={off}>
         {words}

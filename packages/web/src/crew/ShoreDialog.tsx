@@ -1,6 +1,4 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
-import { readShore } from '@bluffwind/core/formats/shoreFile';
-import { UnreadableFile } from '@bluffwind/core/formats/refused';
 import { type ChangeEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { post } from '../data/api';
@@ -8,9 +6,11 @@ import { useSave } from '../data/useSave';
 import { Choice } from '../ui/Choice';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
+import type { FilesWork } from '../workers/files.worker';
+import { makeFilesWorker, useWorker } from '../workers/useWorker';
 import { WATER_KEYS } from './waterKeys';
 
-type Rings = ReturnType<typeof readShore>;
+type Rings = [number, number][][][];
 interface Chart {
   readonly shore: { readonly inside: 'water' | 'land'; readonly polygons: Rings } | null;
   readonly acrossM: number;
@@ -20,7 +20,8 @@ const WIDTHS = [1000, 3000, 6000, 12_000, 30_000, 60_000].map((m) => ({ value: S
 
 /** The shore of a water: out of a file, drawn on the chart, or none. */
 export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][number] | null; onClose: () => void }) {
-  const [read, setRead] = useState<{ readonly name: string; readonly polygons: Rings } | null>(null);
+  const files = useWorker<FilesWork>(makeFilesWorker);
+  const [read, setRead] = useState<{ readonly name: string; readonly polygons: Rings; readonly thinned: boolean } | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const [inside, setInside] = useState<'water' | 'land' | null>(null);
   const [across, setAcross] = useState('6000');
@@ -48,11 +49,9 @@ export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][nu
     if (!file) return;
     setRead(null);
     setFault(null);
-    try {
-      setRead({ name: file.name, polygons: readShore(await file.text()) });
-    } catch (error) {
-      setFault(error instanceof UnreadableFile ? error.message : 'The file could not be read.');
-    }
+    const answer = await files.get().shore(await file.text());
+    if ('fault' in answer) setFault(`${answer.fault} ${answer.remedy}`);
+    else setRead({ name: file.name, ...answer });
   };
   const corners = read?.polygons.flat(2).length ?? 0;
   return (
@@ -85,7 +84,8 @@ export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][nu
           )}
           {read && (
             <p className="mt-1" data-shore-read>
-              {read.name}: {read.polygons.length === 1 ? '1 area' : `${read.polygons.length} areas`}, {corners} corners.
+              {read.name}: {read.polygons.length === 1 ? '1 area' : `${read.polygons.length} areas`}, {corners} corners
+              {read.thinned ? ', thinned to what a chart can show' : ''}.
             </p>
           )}
           {read && (

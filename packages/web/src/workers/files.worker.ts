@@ -10,6 +10,7 @@ import { readPlaces } from '@bluffwind/core/formats/readPlaces';
 import { type Refused, UnreadableFile } from '@bluffwind/core/formats/refused';
 import { guessSoundingMapping, readSoundings, type SoundingMapping, type SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
 import { readTable, type Table } from '@bluffwind/core/formats/table';
+import { readShore } from '@bluffwind/core/formats/shoreFile';
 import { readTideTable, type TideTable, type TideTableTerms } from '@bluffwind/core/formats/tideTable';
 import { fitTide } from '@bluffwind/core/tide/fitTide';
 import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
@@ -18,6 +19,9 @@ import { expose } from 'comlink';
 
 const MOST_POINTS = 5000;
 const MOST_SHEET_BYTES = 20 * 1024 * 1024;
+const MOST_UNPACKED_BYTES = 300 * 1024 * 1024;
+/** Corners of a shore that a chart can show. */
+const MOST_CORNERS = 4000;
 
 export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide' | 'forecast';
 
@@ -64,6 +68,8 @@ const headOf = (t: Table) => ({ header: t.header, rows: t.records.slice(0, 5).ma
 async function sheetOf(file: File): Promise<Table> {
   if (file.size > MOST_SHEET_BYTES)
     throw new UnreadableFile('The workbook is too large.', `Up to ${MOST_SHEET_BYTES / 1024 / 1024} MB; save the sheet as CSV instead.`);
+  if ((await unpackedBytes(file)) > MOST_UNPACKED_BYTES)
+    throw new UnreadableFile('The workbook is far larger than it looks.', 'Save the sheet as CSV and import that.');
   // Fetched when a workbook is to be opened.
   const { readSheet } = await import('read-excel-file/web-worker');
   const rows = await readSheet(file).catch(() => {
@@ -73,6 +79,23 @@ async function sheetOf(file: File): Promise<Table> {
   const header = texts.shift();
   if (!header) throw new UnreadableFile('The first sheet is empty.', 'Put the trips on the first sheet.');
   return { header: header.cells, records: texts, delimiter: '' };
+}
+
+/** What a workbook comes to when it is unpacked, by its own list of contents; nothing is unpacked for it. */
+async function unpackedBytes(file: File): Promise<number> {
+  const { unzipSync } = await import('fflate');
+  let bytes = 0;
+  try {
+    unzipSync(new Uint8Array(await file.arrayBuffer()), {
+      filter: (entry) => {
+        bytes += entry.originalSize;
+        return false;
+      },
+    });
+  } catch {
+    // No archive at all: told when it is read.
+  }
+  return bytes;
 }
 
 /** A cell as it would stand in a text file: days without their empty clock time, clock times without the day that spreadsheets give them. */
@@ -125,6 +148,12 @@ const work = {
           : p,
       );
       return { places, refused: read.refused.slice(0, 1000) };
+    }),
+  shore: (text: string): Answer<{ readonly polygons: ReturnType<typeof readShore>; readonly thinned: boolean }> =>
+    plainly(() => {
+      const polygons = readShore(text);
+      const thin = polygons.map((rings) => rings.map((r) => (r.length > MOST_CORNERS ? (thinLine(r, MOST_CORNERS) as typeof r) : r)));
+      return { polygons: thin, thinned: thin.some((rings, i) => rings.some((r, k) => r !== polygons[i]?.[k])) };
     }),
   tide(text: string, terms: TideTableTerms): Answer<TideRead> {
     return plainly((): TideRead => {
