@@ -206,7 +206,14 @@ export const planDesk = z.object({
   /** The sea that ways cross: places, and which of them each way meets. */
   sea: z.object({
     places: z.array(
-      z.object({ lat: z.number(), lon: z.number(), depthM: z.number(), fetchM: z.array(z.int()), bar: z.string().nullable() }),
+      z.object({
+        lat: z.number(),
+        lon: z.number(),
+        depthM: z.number(),
+        fetchM: z.array(z.int()),
+        bar: z.string().nullable(),
+        unsounded: z.boolean().optional(),
+      }),
     ),
     dock: z.array(z.array(z.int())),
     between: z.array(z.array(z.array(z.int()))),

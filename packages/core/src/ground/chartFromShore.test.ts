@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { fetchRose } from '../exposure/fetch';
 import { chartFromShore, LAND_M, type Shore } from './chartFromShore';
 import { quickestWay, runField } from './navigate';
+import type { SeaConditions } from '../conditions/spotConditions';
+import { judgeSea } from '../risk/atPlace';
 import { measureSpot } from './measureSpot';
+import { seaWays } from './seaOnWays';
 import { metresPerDegree, nearestDepth, toLocal } from './seaBed';
 
 const AT = { lat: 47.6, lon: -35.2 };
@@ -75,5 +78,24 @@ describe('a chart from a shore', () => {
     expect(() => chartFromShore(AT, { inside: 'water', polygons: [[box(-5, -5, 5, 5)]] })).toThrow(/from 60 m to 120 km across, got 10 m/);
     expect(() => chartFromShore(AT, null, 500_000)).toThrow(/got 500 km/);
     expect(() => chartFromShore(AT, { inside: 'water', polygons: [[[at(0, 0), at(2000, 0)]]] })).toThrow(/no water is left/);
+  });
+});
+
+describe('ways over water that nobody has sounded', () => {
+  it('say so, so that what is under the keel is not known on them', () => {
+    const bed = chartFromShore(AT, null, 4000);
+    const field = runField(bed, { speedMps: 5, draughtM: 0.5, waveLimitM: 1 }, 0, { noGo: [], noWake: [] });
+    const ways = seaWays(field, [
+      { xM: 1000, yM: 2000 },
+      { xM: 3000, yM: 2000 },
+    ]);
+    const met = ways.crossed[0]?.[1]?.map((p) => ways.sea[p]) ?? [];
+    expect(met.some((p) => p?.unsounded)).toBe(true);
+    const boat = { draughtM: 0.5, windLimitMps: 10, gustLimitMps: 12, waveLimitM: 1, speedMps: 5 };
+    const calm = { windMps: 1, windGustMps: 2, windFromDeg: 0, waveM: 0.1, tideHeightM: 1 } as unknown as SeaConditions;
+    const keel = (barM: 'unsounded' | null) =>
+      judgeSea(boat, { children: 0, firstTimers: 0, nonSwimmers: 0 }, calm, barM).findings.find((f) => f.quantity === 'keel');
+    expect(keel('unsounded')?.level).toBe('unknown');
+    expect(keel(null)).toBeUndefined();
   });
 });

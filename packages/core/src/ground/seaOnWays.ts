@@ -13,6 +13,8 @@ export interface SeaPlace {
   readonly fetchM: readonly number[];
   /** The bar or other shallow passage that it is, by name; null in deep enough water. */
   readonly bar: string | null;
+  /** True where the way crosses water that nobody has sounded. */
+  readonly unsounded?: boolean;
 }
 
 /** Ways between places with what they take and the sea that they cross. */
@@ -90,6 +92,14 @@ export function seaWays(
       }
       return [place];
     });
+  // One place speaks for all of the unsounded water that a way crosses: its first cell.
+  const unsoundedOn = (cells: readonly number[]): number[] => {
+    const cell = cells.find((c) => Number.isNaN(bed.depthM[c]));
+    if (cell === undefined) return [];
+    const [xM, yM] = [(cell % bed.columns) * bed.cellM, Math.floor(cell / bed.columns) * bed.cellM];
+    sea.push({ ...toPosition(bed, xM, yM), depthM: NOT_SOUNDED_M, fetchM: roseAt(cell, xM, yM), bar: null, unsounded: true });
+    return [sea.length - 1];
+  };
   for (const _ of places) {
     seconds.push(places.map(() => 0));
     crossed.push(places.map(() => []));
@@ -98,7 +108,7 @@ export function seaWays(
     const ways = waysFrom(field, from, places.slice(i));
     ways.forEach((w, k) => {
       const j = i + k;
-      const met = [...mostOpen(sea, [...new Set(w.cells.map(placeOf))]), ...barsOn(w.cells)];
+      const met = [...mostOpen(sea, [...new Set(w.cells.map(placeOf))]), ...barsOn(w.cells), ...unsoundedOn(w.cells)];
       for (const [a, b] of [[i, j] as const, [j, i] as const]) {
         (seconds[a] as number[])[b] = w.seconds;
         (crossed[a] as number[][])[b] = met;

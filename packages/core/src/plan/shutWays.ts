@@ -39,7 +39,7 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
     if (!known) {
       const p = inputs.sea.places[place] as PlanInputs['sea']['places'][number];
       const c: SeaConditions = at(p, inputs.startsAt + look * stride * STEP_MIN * MINUTE);
-      known = judgeSea(inputs.boat, inputs.party, c, p.bar === null ? null : p.depthM);
+      known = judgeSea(inputs.boat, inputs.party, c, p.unsounded ? 'unsounded' : p.bar === null ? null : p.depthM);
       judged.set(key, known);
     }
     return known;

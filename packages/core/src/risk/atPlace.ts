@@ -38,10 +38,12 @@ export function judgeSpot(boat: BoatLimits, party: PartyAtRisk, spot: RiskSpot, 
 
 /**
  * Judges a boat and its party at a place on a way.
- * @param barM - Charted depth of a bar there, m below datum; null where the way has been led over water deep enough.
+ * @param barM - Charted depth of a bar there, m below datum; null where the way has been led over water deep enough, 'unsounded' where nobody
+ * knows how deep it is.
  */
-export function judgeSea(boat: BoatLimits, party: PartyAtRisk, c: SeaConditions, barM: number | null): Judgement {
-  const { worst, findings } = judge(boat, party, { ...c, ...currentOf(c), depthM: barM === null ? null : depthNow(barM, c) });
+export function judgeSea(boat: BoatLimits, party: PartyAtRisk, c: SeaConditions, barM: number | 'unsounded' | null): Judgement {
+  const depthM = typeof barM === 'number' ? depthNow(barM, c) : null;
+  const { worst, findings } = judge(boat, party, { ...c, ...currentOf(c), depthM });
   if (barM !== null) return { worst, findings };
   const rest = findings.filter((f) => f.quantity !== 'keel');
   return { worst: rest.some((f) => f.level === worst) ? worst : gravest(rest.map((f) => f.level)), findings: rest };
