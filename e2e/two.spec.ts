@@ -2,7 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { endPair, pairCounts, pairOfServers, pickFish, rows, setDemoClock, signIn } from './helpers';
 
-const TRIP = '019ee000-0000-7000-8000-00000000b001';
+const TRIP = '019ee000-0000-7000-8000-00000000c001';
 
 test.afterEach(() => endPair());
 

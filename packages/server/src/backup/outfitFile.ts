@@ -10,8 +10,8 @@ import { hashPassword } from '../auth/session';
 const FORMAT = 'bluffwind-outfit-1';
 /** Rows that are read or written at once. */
 const CHUNK = 2000;
-/** What belongs to this server and not to the outfit: sessions, devices, answers kept until something changes. */
-const LEFT_OUT = ['session', 'known_device', 'brief_kept', 'outfit_version'];
+/** What belongs to this server and not to the outfit: sessions, devices, ways in, answers kept until something changes. */
+const LEFT_OUT = ['session', 'known_device', 'invitation', 'brief_kept', 'outfit_version'];
 /** The table whose rows refer to each other by numbers that it gives; they are an outfit's own and are kept. */
 const NUMBERED = 'reading';
 

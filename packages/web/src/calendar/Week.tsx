@@ -52,7 +52,7 @@ export function Week(p: WeekProps) {
     p.onMove(trip, date, boatId);
   };
   return (
-    <DndContext sensors={sensors} onDragEnd={dropped}>
+    <DndContext sensors={sensors} onDragEnd={dropped} accessibility={{ container: document.body }}>
       <section aria-label="Week" tabIndex={0} className="min-h-0 flex-1 overflow-auto">
         <div className="md:grid md:min-w-[860px] md:grid-cols-[120px_repeat(7,minmax(0,1fr))]">
           <span className="max-md:hidden" />

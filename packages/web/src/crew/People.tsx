@@ -98,7 +98,7 @@ function OwnersList({ zone }: { zone: string }) {
       </ul>
       {(invitations.data?.length ?? 0) > 0 && (
         <>
-          <h3 className="mt-5 font-bold">Asked in, not here yet</h3>
+          <h2 className="mt-5 font-bold">Asked in, not here yet</h2>
           <ul>
             {invitations.data?.map((i) => (
               <li key={i.id} className="flex flex-wrap items-center gap-x-4 border-t border-line py-2">

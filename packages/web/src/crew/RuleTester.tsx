@@ -38,7 +38,7 @@ export function RuleTester({ rules, species, zones, today }: RuleTesterProps) {
       : null;
   return (
     <section aria-label="Try it" className="h-fit rounded border border-line p-3">
-      <h3 className="font-bold">Try it on a fish</h3>
+      <h2 className="font-bold">Try it on a fish</h2>
       <div className="mt-1 flex flex-col gap-2">
         <Choice label="Species" value={speciesId} options={species.map((s) => ({ value: s.id, name: s.name }))} onPick={setSpeciesId} />
         <label className="flex flex-col gap-0.5">

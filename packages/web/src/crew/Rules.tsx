@@ -44,7 +44,7 @@ export function Rules({ mayEdit, today }: { mayEdit: boolean; today: string }) {
         {remove.error !== null && <Fault error={remove.error} />}
         {kinds.map((speciesId) => (
           <section key={speciesId} className="border-t border-line py-2" data-rules-of={named(speciesId)}>
-            <h3 className="font-bold">{named(speciesId)}</h3>
+            <h2 className="font-bold">{named(speciesId)}</h2>
             <ul>
               {rules.data
                 .filter((r) => r.speciesId === speciesId)
