@@ -1,5 +1,5 @@
 // npm run bench: builds and runs the benchmarks; their figures are printed, never asserted. "-- core" leaves the browser out,
-// "-- season" runs the simulated seasons instead.
+// "-- season" runs the simulated seasons instead, "-- tide" only what has to do with tides.
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './children.mjs';
@@ -11,9 +11,9 @@ await main(async () => {
   await ensurePackages();
   const { buildNode, buildServer, buildSim, buildWeb } = await import('./build.mjs');
   await buildNode('bench', 'bench/main.ts');
-  const season = process.argv.includes('season');
-  await run(process.execPath, ['--expose-gc', path.join(ROOT, 'dist', 'bench.mjs'), ...(season ? ['season'] : [])]);
-  if (season || process.argv.includes('core')) return;
+  const alone = ['season', 'tide'].find((part) => process.argv.includes(part));
+  await run(process.execPath, ['--expose-gc', path.join(ROOT, 'dist', 'bench.mjs'), ...(alone ? [alone] : [])]);
+  if (alone || process.argv.includes('core')) return;
   const { ensureChromium } = await import('./debian.mjs');
   const { startWorld } = await import('./world.mjs');
   const { benchPan } = await import('../bench/pan.mjs');

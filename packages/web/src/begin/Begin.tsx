@@ -77,9 +77,10 @@ export function Begin() {
                   { value: 'us', name: 'feet, pounds, °F' },
                 ]}
               />
-              <TextField name="personName" label="Your name" required maxLength={80} />
+              <TextField name="personName" label="Your name" autoComplete="name" required maxLength={80} />
               <TextField
                 name="email"
+                autoComplete="username"
                 label="Your e-mail"
                 required
                 maxLength={200}

@@ -55,17 +55,32 @@ interface TextProps extends Base {
   readonly pattern?: { readonly value: RegExp; readonly message: string };
   readonly lines?: number;
   readonly placeholder?: string;
+  /** What a browser may fill in, such as username (HTML, autofill). */
+  readonly autoComplete?: string;
   readonly taken?: (text: string) => string | undefined;
 }
 
 /** Words. */
-export function TextField({ name, label, hint, className, required, maxLength = 500, pattern, lines, placeholder, taken }: TextProps) {
+export function TextField({
+  name,
+  label,
+  hint,
+  className,
+  required,
+  maxLength = 500,
+  pattern,
+  lines,
+  placeholder,
+  autoComplete,
+  taken,
+}: TextProps) {
   const id = useId();
   const { register, formState } = useFormContext();
   const fault = (get(formState.errors, name) as { message?: string } | undefined)?.message;
   const own = {
     id,
     placeholder,
+    autoComplete,
     'aria-invalid': fault !== undefined,
     'aria-describedby': fault || hint ? `${id}-says` : undefined,
     className: FIELD,
