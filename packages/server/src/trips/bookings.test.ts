@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { ALL_SEEN } from '../testing/allSeen';
 import { TEST_NOW } from '../testing/smallOutfit';
 import { tripBody } from '../testing/tripBody';
 
@@ -46,6 +47,38 @@ describe('a booking', () => {
     expect(await captain.post(`/trips/${body.id}`, edit(body))).toMatchObject({ status: 409, body: { code: 'in_use' } });
     // Its boat is free again then.
     expect((await owner.post('/trips', { ...body, id: randomUUID(), startsAt: later, endsAt: changed.body.endsAt })).status).toBe(200);
+  });
+
+  it('takes its plan out when it is moved, and keeps it when only its party changes', async () => {
+    const trip = h.mine.trips.at(-1);
+    const spot = h.mine.spots[0];
+    const start = Date.parse(trip?.startsAt as string);
+    const iso = (ms: number) => new Date(ms).toISOString();
+    const kept = await owner.post(`/trips/${trip?.id}/plans`, {
+      id: randomUUID(),
+      replaces: 0,
+      seen: ALL_SEEN,
+      bans: [],
+      legs: [{ spotId: spot?.id, startAt: iso(start + 3_600_000), departAt: iso(start + 7_200_000), pinned: false }],
+    });
+    expect(kept.status).toBe(200);
+    const body = {
+      boatId: trip?.boatId,
+      captainId: trip?.captainId,
+      startsAt: trip?.startsAt,
+      endsAt: trip?.endsAt,
+      goal: 'numbers',
+      speciesIds: trip?.speciesIds,
+      rods: 1,
+      skill: 1,
+      wish: 'quiet',
+      clientIds: [],
+    };
+    expect((await owner.post(`/trips/${trip?.id}`, body)).body).toMatchObject({ wish: 'quiet', plan: { version: 1 } });
+    const later = { ...body, startsAt: iso(start + 30 * 60_000) };
+    expect((await owner.post(`/trips/${trip?.id}`, later)).body).toMatchObject({ plan: null });
+    const [left] = await h.owner.query('select count(*)::int as n from plan where trip_id = $1', [trip?.id]);
+    expect(left.n).toBe(0);
   });
 
   it('is refused where its boat is out, its guests are too many, or its end comes first', async () => {

@@ -2,9 +2,9 @@ import { id } from '@bluffwind/contract/ids';
 import { type NewTrip, newTrip, tripCancel, tripEdit, tripSpan, tripsOf, tripView } from '@bluffwind/contract/trips';
 import { addDays, DAY, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
-import { Between, IsNull } from 'typeorm';
+import { Between, type EntityManager, In, IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { TripEntity } from '../db/entities/trip';
+import { LegEntity, PlanEntity, TripEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
@@ -99,6 +99,9 @@ export function tripRoutes({ clock }: Deps) {
       const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
       const breaks = trip.breaks.filter((b) => Date.parse(b.from) >= from && Date.parse(b.to) <= to);
       await entities.update(TripEntity, { id: trip.id }, { ...columnsOf(wanted), breaks });
+      // A plan is laid for these hours and this boat; laid for others it would hold spots that nobody goes to.
+      const moved = from !== trip.startsAt.getTime() || to !== trip.endsAt.getTime() || body.boatId !== trip.boatId;
+      if (moved && trip.status === 'planned') await dropPlans(entities, trip.id);
       await keepParty(entities, trip.outfitId, trip.id, wanted);
       await audit(entities, who, clock.now(), 'change', 'trip', trip.id, body);
       const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip')], who);
@@ -129,6 +132,14 @@ export function tripRoutes({ clock }: Deps) {
 
 /** A calendar shows so many days at most. */
 const CALENDAR_DAYS = 70;
+
+/** Takes a trip's plans out: they were laid for other hours or another boat. */
+async function dropPlans(entities: EntityManager, tripId: string): Promise<void> {
+  const plans = await entities.find(PlanEntity, { select: { id: true }, where: { tripId } });
+  if (plans.length === 0) return;
+  await entities.delete(LegEntity, { planId: In(plans.map((p) => p.id)) });
+  await entities.delete(PlanEntity, { tripId });
+}
 
 /** What a booking says, as the table keeps it. */
 function columnsOf({ boatId, captainId, goal, rods, skill, wish, meeting, priceNote, startsAt, endsAt }: Omit<NewTrip, 'id' | 'waterId'>) {

@@ -13,6 +13,7 @@ import { calendarQuery } from '../trips/queries';
 import { TripDialog, type TripTask } from '../trips/TripDialog';
 import { draftOf, newDraft } from '../trips/tripDraft';
 import { dateName } from '../ui/format';
+import { useAsk } from '../ui/Ask';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { CancelDialog } from './CancelDialog';
 import { useMoveTrip } from './useMoveTrip';
@@ -35,6 +36,7 @@ export default function Calendar() {
   const [off, setOff] = useState<TripView | null>(null);
   const navigate = useNavigate();
   const move = useMoveTrip(zone);
+  const [ask, question] = useAsk();
   const mayEdit = me !== undefined && me.role !== 'mate';
   const o = outfit.data;
   const begin = (date: string, boatId?: string) => {
@@ -73,6 +75,7 @@ export default function Calendar() {
           A trip needs a water and a boat. Both are written down under Crew.
         </p>
       )}
+      {question}
       {move.error !== null && <Fault error={move.error} />}
       <Week
         from={from}
@@ -86,7 +89,16 @@ export default function Calendar() {
         onChange={(t) => setTask({ what: 'change', trip: t, draft: draftOf(t, zone) })}
         onCopy={(t) => setTask({ what: 'new', draft: { ...draftOf(t, zone), date: addDays(localDate(Date.parse(t.startsAt), zone), 7) } })}
         onCancel={setOff}
-        onMove={(t, date, boatId) => move.to(t, date, boatId)}
+        onMove={(t, date, boatId) =>
+          t.plan
+            ? ask({
+                title: `Move the trip of ${t.boat.name} to ${dateName(date)}?`,
+                text: 'Its day is laid for the hours and the boat that it has now. Moved, that plan is taken out and the day is laid anew.',
+                yes: 'Move it',
+                act: () => move.to(t, date, boatId),
+              })
+            : move.to(t, date, boatId)
+        }
       />
       <TripDialog
         task={shown}

@@ -63,7 +63,7 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
       open={task !== null}
       wide
       title={task?.what === 'change' ? `Change the trip of ${task.trip.boat.name}` : 'A new trip'}
-      note={`Days and times are those of ${zone.replaceAll('_', ' ')}.`}
+      note={`Days and times are those of ${zone.replaceAll('_', ' ')}.${task?.what === 'change' && task.trip.plan ? ' Its day is laid: with other hours or another boat that plan is taken out.' : ''}`}
       onClose={close}
     >
       {task && (
