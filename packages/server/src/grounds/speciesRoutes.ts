@@ -5,8 +5,8 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { SpeciesEntity } from '../db/entities/grounds';
-import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
+import { requireNameFree } from '../http/nameFree';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 
@@ -20,11 +20,7 @@ export function speciesRoutes({ clock }: Deps) {
       requireCaptain(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const old = await entities.findOneBy(SpeciesEntity, { id: body.id });
-      const namesake = await entities.findOneBy(SpeciesEntity, { name: body.name });
-      if (namesake && namesake.id !== body.id)
-        throw new Problem('conflict', `name: there is a species ${body.name} already${namesake.retiredAt ? ', off the list' : ''}.`, [
-          { field: 'name', message: 'taken' },
-        ]);
+      requireNameFree(await entities.find(SpeciesEntity), body, 'species');
       // Back in use when it is described again.
       if (old) await entities.update(SpeciesEntity, { id: old.id }, { ...body, retiredAt: null });
       else await entities.insert(SpeciesEntity, { ...body, outfitId: who.outfitId });

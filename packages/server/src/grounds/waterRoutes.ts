@@ -14,6 +14,7 @@ import { TripEntity } from '../db/entities/trip';
 import { ChartLayerEntity, WaterEntity, type WaterRow } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
+import { requireNameFree } from '../http/nameFree';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { chartedGrid, effectiveBed } from './chartData';
@@ -33,9 +34,7 @@ export function waterRoutes({ clock }: Deps) {
       requireCaptain(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const old = await entities.findOneBy(WaterEntity, { id: body.id });
-      const namesake = await entities.findOneBy(WaterEntity, { name: body.name, retiredAt: IsNull() });
-      if (namesake && namesake.id !== body.id)
-        throw new Problem('conflict', `name: there is a water ${body.name} already.`, [{ field: 'name', message: 'taken' }]);
+      requireNameFree(await entities.findBy(WaterEntity, { retiredAt: IsNull() }), body, 'water');
       if (old && old.kind !== body.kind && (await entities.existsBy(TripEntity, { waterId: old.id })))
         throw new Problem('in_use', `kind: trips were made on ${old.name} as ${old.kind} water; begin another water for the rest.`, [
           { field: 'kind', message: 'trips were made on it' },

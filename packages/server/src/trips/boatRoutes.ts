@@ -10,6 +10,7 @@ import { TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
+import { requireNameFree } from '../http/nameFree';
 import { answers, jsonBody } from '../http/responses';
 
 const byId = z.object({ id });
@@ -25,9 +26,7 @@ export function boatRoutes({ clock }: Deps) {
       requireCaptain(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const old = await entities.findOneBy(BoatEntity, { id: body.id });
-      const namesake = await entities.findOneBy(BoatEntity, { name: body.name, retiredAt: IsNull() });
-      if (namesake && namesake.id !== body.id)
-        throw new Problem('conflict', `name: there is a boat ${body.name} already.`, [{ field: 'name', message: 'taken' }]);
+      requireNameFree(await entities.findBy(BoatEntity, { retiredAt: IsNull() }), body, 'boat');
       if (old) await entities.update(BoatEntity, { id: old.id }, body);
       else await entities.insert(BoatEntity, { ...body, outfitId: who.outfitId });
       await audit(entities, who, clock.now(), old ? 'change boat' : 'add boat', 'boat', body.id, body);
