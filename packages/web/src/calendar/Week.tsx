@@ -15,6 +15,7 @@ import { Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { clock, dateName } from '../ui/format';
 import { Menu, MenuItem } from '../ui/Menu';
+import { usePocket } from '../ui/usePocket';
 
 interface WeekProps {
   readonly from: string;
@@ -33,6 +34,8 @@ interface WeekProps {
 
 /** Days as columns and boats as rows at the desk; in the pocket a day below the other. */
 export function Week(p: WeekProps) {
+  // Each trip is drawn once: what is dragged is known by its name, and a hidden twin would be taken for it.
+  const pocket = usePocket();
   const days = Array.from({ length: 7 }, (_, i) => addDays(p.from, i));
   // A boat that is out of use still has its trips of the week.
   const rows = [
@@ -65,16 +68,16 @@ export function Week(p: WeekProps) {
               {d === p.today ? ', today' : ''}
             </h2>
           ))}
-          {rows.map((b) => (
-            <div key={b.id} className="contents max-md:hidden">
+          {(pocket ? [] : rows).map((b) => (
+            <div key={b.id} className="contents">
               <h3 className="border-line border-b px-3 py-2 max-md:hidden">{b.name}</h3>
               {days.map((d) => (
                 <Cell key={d} {...p} date={d} boat={b} className="max-md:hidden" />
               ))}
             </div>
           ))}
-          {days.map((d) => (
-            <div key={d} className="border-line border-b px-3 py-2 md:hidden">
+          {(pocket ? days : []).map((d) => (
+            <div key={d} className="border-line border-b px-3 py-2">
               <h2 className={d === p.today ? 'font-bold text-kelp' : 'text-ink-2'}>
                 {dateName(d)}
                 {d === p.today ? ', today' : ''}
