@@ -33,7 +33,7 @@ const BUDGET = {
   'web-worker': 20,
   'plan.worker': 67,
   'fleet.worker': 67,
-  'files.worker': 36,
+  'files.worker': 42,
   'ground.worker': 20,
 };
 const TOTAL_KB = 930;
