@@ -115,7 +115,9 @@ export function beginRoutes(deps: Deps) {
         );
         if (taken.affected !== 1) throw new Problem('invitation_over');
         if (row.person_id) {
-          await entities.update(PersonEntity, { id: row.person_id }, { passwordHash });
+          // Who has been put out in the meantime stays out, whatever letter he still holds.
+          const kept = await entities.update(PersonEntity, { id: row.person_id, active: true }, { passwordHash });
+          if (kept.affected !== 1) throw new Problem('invitation_over');
           // Whoever knew the old password is out.
           await endSessions(entities, row.person_id, 'all');
         } else {

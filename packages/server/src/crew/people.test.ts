@@ -125,6 +125,14 @@ describe('people', () => {
     expect((await owner.get('/people')).body.find((p: { id: string }) => p.id === left.id)).toMatchObject({ active: false });
   });
 
+  it('who were put out stay out, with a letter for a new password in hand', async () => {
+    const left = await person('mate');
+    const { made } = await invite({ personId: left.id, name: left.name });
+    expect((await owner.post(`/people/${left.id}`, { name: left.name, role: 'mate', active: false })).status).toBe(200);
+    const answer = await send('/invitation/take', { token: made.body.token, name: left.name, password: 'a password of length' });
+    expect([answer.status, answer.headers.getSetCookie()]).toEqual([410, []]);
+  });
+
   it('keep an owner: the last one cannot step down, and one of two can', async () => {
     const me = h.mine.people.find((p) => p.role === 'owner');
     const down = { name: me?.name, role: 'captain', active: true };
