@@ -1,5 +1,6 @@
 // Input of the calculations that can be run from the command line; unknown fields are errors.
 import { z } from 'zod';
+import { position } from './grounds';
 import { date, instant, lengthKind } from './ids';
 import { ruleBody } from './rule';
 
@@ -180,3 +181,108 @@ export const labVerdict = z
     keptBefore: z.array(z.object({ date, fish: z.int().nonnegative() }).strict()).optional(),
   })
   .strict();
+
+const real = z.number();
+export const labSink = z
+  .object({
+    massG: real,
+    materialKgM3: real.optional(),
+    waterKgM3: real.optional(),
+    cd: real.optional(),
+    extraDragCm2: real.optional(),
+    depthM: real,
+  })
+  .strict();
+
+export const labPlumb = z
+  .object({
+    depthM: real,
+    currentMps: real,
+    lineMm: real,
+    sinkerG: real,
+    sinkerKgM3: real.optional(),
+    waterKgM3: real.optional(),
+    lineCd: real.optional(),
+    sinkerCd: real.optional(),
+  })
+  .strict();
+
+export const labDrift = z
+  .object({
+    windMps: real,
+    windFromDeg: real,
+    currentMps: real,
+    currentToDeg: real,
+    windageM2: real,
+    windageCd: real.optional(),
+    hullM2: real,
+    hullCd: real.optional(),
+    anchorDiameterM: real.optional(),
+    anchorCd: real.optional(),
+    airKgM3: real.optional(),
+    waterKgM3: real.optional(),
+  })
+  .strict();
+export const labAnchorSize = labDrift.extend({ wantedThroughWaterMps: real, sizesM: z.array(real).max(100) }).strict();
+
+export const labFeeder = z.object({ clipM: real, depthM: real, fallMps: real, keepS: real }).strict();
+
+export const labCountdown = z
+  .object({
+    bombMps: real.optional(),
+    bombG: real.optional(),
+    waterKgM3: real.optional(),
+    casts: z.array(z.object({ bearingDeg: real, distanceM: real, seconds: real }).strict()).max(5000),
+    at: position,
+  })
+  .strict();
+
+export const labZone = z.object({ castM: real, bandM: real, angleDeg: real }).strict();
+export const labDive = z.object({ ratedM: real, ratedLineMm: real, ratedCastM: real, lineMm: real, castM: real }).strict();
+
+export const labSpread = z
+  .object({
+    boards: z
+      .array(z.object({ side: z.enum(['port', 'starboard']), leaderM: real, outM: real, weightG: real, reachM: real.optional() }).strict())
+      .max(20),
+    boatMps: real,
+    currentMps: real,
+    currentToDeg: real,
+    headingDeg: real,
+    tideM: real.optional(),
+    lineMm: real.optional(),
+    track: z.array(position).max(20_000),
+    bed: z
+      .object({
+        lat0: real,
+        lon0: real,
+        cellM: z.number().positive(),
+        columns: z.int().positive(),
+        rows: z.int().positive(),
+        /** Row by row from the south-west; null where it is not sounded. */
+        depthM: z.array(real.nullable()),
+      })
+      .strict()
+      .refine((b) => b.depthM.length === b.columns * b.rows, 'expected columns x rows depths'),
+  })
+  .strict();
+
+const believed = z.object({ a: z.number().positive(), b: z.number().positive() }).strict();
+export const labLeader = z
+  .object({
+    strengths: z.array(z.object({ kg: real, rodHours: real, bites: z.int(), hooked: z.int(), landed: z.int() }).strict()).max(20),
+    priors: z.object({ bites: believed.optional(), hook: believed.optional(), land: believed.optional() }).strict().optional(),
+  })
+  .strict();
+
+export const labSearch = z.object({ swathM: real, speedMps: real, groups: real, minutes: real }).strict();
+export const labSpares = z.object({ risk: real, rodHours: real, shortBelow: real.optional() }).strict();
+export const labFish = z
+  .object({
+    lengthMm: real,
+    girthMm: real.optional(),
+    weightG: real.optional(),
+    standardWeight: z.object({ a: real, b: real }).strict(),
+  })
+  .strict();
+export const labBoyle = z.object({ depthM: real, waterKgM3: real.optional() }).strict();

@@ -15,12 +15,8 @@ import { tideModel } from '@bluffwind/core/tide/tideModel';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { DAY, MINUTE } from '@bluffwind/core/units/time';
 import type { z } from 'zod';
-
-interface Calculation {
-  readonly what: string;
-  readonly schema: z.ZodType;
-  readonly run: (input: never) => unknown;
-}
+import type { Calculation } from './calculation';
+import { TACKLE_CALCULATIONS } from './tackleCalculations';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(Math.round(ms / 1000) * 1000).toISOString().replace('.000Z', 'Z'));
 
@@ -204,6 +200,7 @@ export const CALCULATIONS: Record<string, Calculation> = {
     schema: labVerdict,
     run: (q: z.infer<typeof labVerdict>) => verdict({ ...q, rules: q.rules as Rule[] }),
   },
+  ...TACKLE_CALCULATIONS,
 };
 
 function round(value: number, digits: number): number {
