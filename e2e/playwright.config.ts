@@ -8,7 +8,7 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],
-  outputDir: '../test-results',
+  outputDir: `../test-results/${process.env.LANE ?? 'browser'}`,
   use: {
     baseURL: process.env.BASE_URL,
     viewport: { width: 1280, height: 800 },

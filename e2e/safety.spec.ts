@@ -20,6 +20,11 @@ async function tripOf(page: Page, is: (t: BoardTrip) => boolean): Promise<string
 const ofPell = (t: BoardTrip) => t.guests.some((g) => g.name === 'Sunniva Pell');
 
 async function layDay(page: Page): Promise<void> {
+  // What was laid before and not kept would come back, and be taken for the new day.
+  await page.evaluate(() => {
+    for (const key of Object.keys(localStorage)) if (key.startsWith('plan of ')) localStorage.removeItem(key);
+  });
+  await page.reload();
   await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 30_000 });
   await page.keyboard.press('s');
   await expect(page.locator('[data-proof]')).toBeVisible({ timeout: 30_000 });

@@ -3,6 +3,7 @@
 import { spawnSync } from 'node:child_process';
 import { createServer } from 'node:http';
 import { existsSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import { cleanEnv } from './children.mjs';
 import { clusterFolder, ROOT, STATE } from './folders.mjs';
@@ -11,6 +12,10 @@ import { ensurePackages } from './packages.mjs';
 
 /** Lines of a failed story's page that are printed. */
 const SHOWN_LINES = 80;
+/** Files of stories that run in the first world; all others run in the second one, beside them. About as long each. */
+const FIRST_LANE = ['answers', 'begin', 'calendar', 'fleet', 'keyboard', 'own', 'plan', 'screens'];
+/** Processors from which two stories at a time are done sooner than one after the other. */
+const CORES_FOR_TWO = 4;
 const counts = { passed: 0, failed: 0, skipped: 0 };
 
 await main(async () => {
@@ -68,16 +73,74 @@ async function unit(bin) {
 
 async function browser(chromium) {
   const { buildServer, buildSim, buildWeb } = await import('./build.mjs');
-  const { startWorld } = await import('./world.mjs');
-  const { startFront } = await import('./front.mjs');
   say('Building for the browser tests ...');
   await Promise.all([buildServer(), buildSim()]);
   await buildWeb();
-  const world = await startWorld({ name: 'browser', reset: true, durable: false });
+  rmSync(path.join(ROOT, 'test-results'), { recursive: true, force: true });
+  const wanted = process.argv.slice(3);
+  if (wanted.length > 0) return lane('browser', chromium, wanted);
+  const files = readdirSync(path.join(ROOT, 'e2e')).filter((f) => f.endsWith('.spec.ts'));
+  const first = files.filter((f) => FIRST_LANE.includes(f.replace('.spec.ts', '')));
+  const second = files.filter((f) => !first.includes(f));
+  // Each lane has a world of its own, so that stories side by side do not meet in one database. A story alone keeps two processors busy.
+  if (os.availableParallelism() >= CORES_FOR_TWO) await Promise.all([lane('browser', chromium, first), lane('beside', chromium, second)]);
+  else await lane('browser', chromium, files);
+}
+
+/** Runs stories one after the other in a world of their own. */
+async function lane(name, chromium, wanted) {
+  const { startWorld } = await import('./world.mjs');
+  const world = await startWorld({ name, reset: true, durable: false });
+  const { orders, end } = await ordersOf(name, world);
+  const control = createServer((req, res) => {
+    const work = orders[req.url]?.() ?? Promise.reject(new Error('unknown'));
+    work.then(
+      (said) => res.end(JSON.stringify(said ?? 'done')),
+      (e) => res.writeHead(500).end(String(e)),
+    );
+  });
+  await new Promise((r) => control.listen(0, '127.0.0.1', r));
+  try {
+    say(`Browser tests: ${wanted.map((f) => f.replace('.spec.ts', '')).join(', ')} ...`);
+    const report = path.join(STATE, `playwright-${name}.json`);
+    rmSync(report, { force: true });
+    // Not spawnSync: the control above must be able to answer meanwhile.
+    const { run } = await import('./children.mjs');
+    const failed = await run(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...wanted], {
+      env: {
+        BASE_URL: world.url,
+        CHROMIUM: chromium,
+        OWNER_URL: world.db.adminUrl,
+        CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
+        LANE: name,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      },
+    }).then(
+      () => false,
+      () => true,
+    );
+    if (failed) showFailures(name);
+    const json = read(report);
+    counts.passed += json?.stats?.expected ?? 0;
+    counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (failed && !json?.stats?.unexpected ? 1 : 0);
+    counts.skipped += json?.stats?.skipped ?? 0;
+  } finally {
+    control.close();
+    await end();
+    await world.stop();
+    rmSync(clusterFolder(name), { recursive: true, force: true });
+  }
+}
+
+/** What stories may ask for and cannot do themselves: a crash of the server, another station, a second server, a machine that has nothing. */
+async function ordersOf(name, world) {
+  const { startWorld } = await import('./world.mjs');
+  const { startFront } = await import('./front.mjs');
+  const { startListening, stopChild } = await import('./children.mjs');
+  const cluster = `${name}-start`;
   let pair = null;
   let empty = null;
   let own = null;
-  // The stories may ask for a crash of the server, for another station or for a second server, which they cannot do themselves.
   const orders = {
     '/crash': () => world.crashServer(),
     '/station/none': () => world.replaceStation(null),
@@ -91,9 +154,8 @@ async function browser(chromium) {
     },
     // npm start on a machine that has nothing, as the README says it.
     '/start': async () => {
-      const { startListening } = await import('./children.mjs');
       own = await startListening('start', process.execPath, [path.join(ROOT, 'scripts', 'start.mjs')], {
-        env: { PORT: '0', BLUFFWIND_CLUSTER: 'start-test', LOG_LEVEL: 'warn' },
+        env: { PORT: '0', BLUFFWIND_CLUSTER: cluster, LOG_LEVEL: 'warn' },
         patienceMs: 120_000,
       });
       return { url: own.url };
@@ -105,18 +167,16 @@ async function browser(chromium) {
       own = null;
     },
     '/start/end': async () => {
-      const { stopChild } = await import('./children.mjs');
       if (own) await stopChild(own.child, 20_000);
       own = null;
-      rmSync(clusterFolder('start-test'), { recursive: true, force: true });
+      rmSync(clusterFolder(cluster), { recursive: true, force: true });
     },
     '/empty': async () => {
-      empty = await startWorld({ name: 'empty', reset: true, durable: false, empty: true, quiet: true, more: { SIGN_UP: 'open' } });
+      empty = await startWorld({ name: `${name}-empty`, reset: true, durable: false, empty: true, quiet: true, more: { SIGN_UP: 'open' } });
       return { url: empty.url };
     },
     '/empty/end': async () => {
       await empty?.stop();
-      own?.child.kill('SIGKILL');
       empty = null;
     },
     '/pair/counts': async () => pair?.front.counts ?? [],
@@ -126,52 +186,16 @@ async function browser(chromium) {
       pair = null;
     },
   };
-  const control = createServer((req, res) => {
-    const work = orders[req.url]?.() ?? Promise.reject(new Error('unknown'));
-    work.then(
-      (said) => res.end(JSON.stringify(said ?? 'done')),
-      (e) => res.writeHead(500).end(String(e)),
-    );
-  });
-  await new Promise((r) => control.listen(0, '127.0.0.1', r));
-  try {
-    say('Browser tests ...');
-    const report = path.join(STATE, 'playwright.json');
-    rmSync(report, { force: true });
-    // Not spawnSync: the control above must be able to answer meanwhile.
-    const { run } = await import('./children.mjs');
-    const failed = await run(
-      path.join(ROOT, 'node_modules/.bin/playwright'),
-      ['test', '--config', 'e2e/playwright.config.ts', ...process.argv.slice(3)],
-      {
-        env: {
-          BASE_URL: world.url,
-          CHROMIUM: chromium,
-          OWNER_URL: world.db.adminUrl,
-          CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
-          PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-        },
-      },
-    ).then(
-      () => false,
-      () => true,
-    );
-    if (failed) showFailures();
-    const json = read(report);
-    counts.passed += json?.stats?.expected ?? 0;
-    counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (failed && !json?.stats?.unexpected ? 1 : 0);
-    counts.skipped += json?.stats?.skipped ?? 0;
-  } finally {
-    control.close();
+  const end = async () => {
+    own?.child.kill('SIGKILL');
     await empty?.stop();
-    await world.stop();
-    rmSync(clusterFolder('browser'), { recursive: true, force: true });
-  }
+  };
+  return { orders, end };
 }
 
 /** What the pages showed where stories failed: the only trace that is left where nobody can look at the machine. */
-function showFailures() {
-  const results = path.join(ROOT, 'test-results');
+function showFailures(name) {
+  const results = path.join(ROOT, 'test-results', name);
   if (!existsSync(results)) return;
   for (const folder of readdirSync(results)) {
     const page = path.join(results, folder, 'error-context.md');

@@ -42,6 +42,8 @@ export const deckEntry = z.discriminatedUnion('kind', [
     })
     .strict(),
   z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
+  /** A thing of the night before, tied, got ready or loaded, or not after all. */
+  z.object({ ...base, kind: z.literal('tick'), key: z.string().min(1).max(120), done: z.boolean() }).strict(),
   z.object({ ...base, kind: z.literal('end-trip') }).strict(),
 ]);
 export type DeckEntry = z.infer<typeof deckEntry>;

@@ -8,6 +8,7 @@ import { imports } from './imports/feature';
 import { log } from './log/feature';
 import { plan } from './plan/feature';
 import { presentations } from './presentations/feature';
+import { rigs } from './rigs/feature';
 import { rules } from './rules/feature';
 import { trips } from './trips/feature';
 import { water } from './water/feature';
@@ -23,6 +24,7 @@ export const FEATURES: readonly Feature[] = [
   grounds,
   plan,
   presentations,
+  rigs,
   rules,
   deck,
   brief,

@@ -10,16 +10,11 @@ import { waysOf } from '../itinerary/ways';
 import { MINUTE } from '../units/time';
 import { openSteps, whyShut } from './openSteps';
 import { MIN_STAY_STEPS, type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
+import { type OtherBait, searchBait, secondBait } from './pickOther';
 import { type Reason, reasonsOf } from './reasons';
 import { type ShutWays, shutWays, wayShutWords } from './shutWays';
 import { waysOfTrip } from './waysByTide';
 import { whyLeftOut } from './whyLeftOut';
-
-/** Another presentation at a call's spot and hour. */
-export interface OtherBait {
-  readonly presentationId: string;
-  readonly ratePerRodHour: number;
-}
 
 /** Spot + presentation + when, with its evidence. */
 export interface Call {
@@ -80,8 +75,6 @@ export interface RankOptions {
 
 const STRIDE = 3;
 const WINDOW_STEPS = 18;
-/** Covers water fast from here on, of 5. */
-const FAST_COVER = 4;
 
 /** What the catch rate reads of conditions. */
 export function rateConditions(c: SpotConditions): RateConditions {
@@ -203,8 +196,8 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
       ),
       unknown: [...new Set(factors.flatMap((f) => (f.unknown ? [f.unknown] : [])))],
       others,
-      second: pickOther(inputs, presentation, others, (p) => p.look !== presentation.look && p.zone !== presentation.zone),
-      search: presentation.coverRate >= FAST_COVER ? null : pickOther(inputs, presentation, others, (p) => p.coverRate >= FAST_COVER),
+      second: secondBait(inputs, presentation, others),
+      search: searchBait(inputs, presentation, others),
     });
   });
   calls.sort((a, b) => b.ratePerRodHour - a.ratePerRodHour || (a.spotId < b.spotId ? -1 : 1));
@@ -280,18 +273,4 @@ function bestWindow(rates: readonly (readonly number[])[], open: readonly (reado
     }
   });
   return best;
-}
-
-function pickOther(
-  inputs: PlanInputs,
-  first: PlanPresentation,
-  others: readonly OtherBait[],
-  fits: (p: PlanPresentation) => boolean,
-): OtherBait | null {
-  return (
-    others.find((o) => {
-      const p = inputs.presentations.find((x) => x.id === o.presentationId);
-      return p !== undefined && p.id !== first.id && fits(p);
-    }) ?? null
-  );
 }

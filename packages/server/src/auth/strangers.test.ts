@@ -128,7 +128,14 @@ describe('a mate who is not aboard', () => {
         '/deck/{tripId}/entries',
         '/brief/{date}/read',
       ];
-      const both = ['/waters/{id}/readings', '/readings/{readingId}/correct', '/waters/{id}/imports/readings', '/boats/{id}/refills'];
+      const both = [
+        '/waters/{id}/readings',
+        '/readings/{readingId}/correct',
+        '/waters/{id}/imports/readings',
+        '/boats/{id}/refills',
+        '/bait-trials',
+        '/boats/{id}/drift',
+      ];
       if (method !== 'POST' || open.includes(path) || both.includes(path)) continue;
       const answer = await ashore.post(fill(path, h.mine), bodies(h.mine)[path] ?? {});
       attempts++;

@@ -10,6 +10,7 @@ import { Holds1780000000006 } from './migrations/0006-holds';
 import { ReadingsParted1780000000007 } from './migrations/0007-readings-parted';
 import { OwnSettings1780000000008 } from './migrations/0008-own-settings';
 import { OwnOutfit1780000000009 } from './migrations/0009-own-outfit';
+import { Rigs1780000000010 } from './migrations/0010-rigs';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -22,6 +23,7 @@ const MIGRATIONS = [
   ReadingsParted1780000000007,
   OwnSettings1780000000008,
   OwnOutfit1780000000009,
+  Rigs1780000000010,
 ];
 
 /** What a pool of connections may do. */

@@ -13,6 +13,8 @@ const AHEAD_MS = 2 * 60_000;
 const MOST_RODS = 20;
 /** How long before its trip an entry may be made. */
 const EARLY_MS = 12 * 3_600_000;
+/** Things are got ready days ahead. */
+const EARLY_TICK_MS = 14 * 24 * 3_600_000;
 
 /** What logging needs of a trip. */
 export type DeckTrip = Pick<TripRow, 'id' | 'outfitId' | 'startsAt' | 'status'> & {
@@ -21,21 +23,22 @@ export type DeckTrip = Pick<TripRow, 'id' | 'outfitId' | 'startsAt' | 'status'> 
 };
 
 /** Throws Problem when an entry comes from the future or long before its trip. @param zone - Of the outfit, for the words. */
-export function requireTime(trip: DeckTrip, entry: Pick<DeckEntry, 'at'>, nowMs: number, zone: string): void {
+export function requireTime(trip: DeckTrip, entry: Pick<DeckEntry, 'at' | 'kind'>, nowMs: number, zone: string): void {
   const at = Date.parse(entry.at);
   const when = (ms: number) => `${saidTime(ms, zone)} on ${saidDay(ms, zone)}`;
   if (at > nowMs + AHEAD_MS)
     throw new Problem('invalid', `at: ${when(at)} is in the future; check the phone's clock`, [{ field: 'at', message: 'in the future' }]);
-  if (at < trip.startsAt.getTime() - EARLY_MS)
+  const early = entry.kind === 'tick' ? EARLY_TICK_MS : EARLY_MS;
+  if (at < trip.startsAt.getTime() - early)
     throw new Problem(
       'invalid',
-      `at: ${when(at)} is more than 12 h before the trip, which begins at ${when(trip.startsAt.getTime())}; log it on its day, or check the phone's clock`,
+      `at: ${when(at)} is more than ${early / 3_600_000} h before the trip, which begins at ${when(trip.startsAt.getTime())}; log it on its day, or check the phone's clock`,
       [{ field: 'at', message: 'before the trip' }],
     );
 }
 
 /** Applies an entry that is no catch to its trip. Throws Problem when it can never be accepted. */
-export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry: DeckEntry): Promise<void> {
+export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry: DeckEntry, by: string): Promise<void> {
   const at = new Date(entry.at);
   const outfitId = trip.outfitId;
   switch (entry.kind) {
@@ -95,6 +98,9 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
       await closeOpen(entities, trip.id, at, { only: entry.stopId });
       return;
+    case 'tick':
+      await tick(entities, trip, entry, by);
+      return;
     case 'end-trip':
       await closeOpen(entities, trip.id, at);
       if (trip.status !== 'done') {
@@ -105,6 +111,15 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
     default:
       throw unheard(entry);
   }
+}
+
+/** The later word holds, whichever phone says it and whenever it is sent. */
+async function tick(entities: EntityManager, trip: DeckTrip, entry: Extract<DeckEntry, { kind: 'tick' }>, by: string): Promise<void> {
+  await entities.query(
+    `insert into rig_tick (trip_id, key, outfit_id, done, by, at) values ($1, $2, $3, $4, $5, $6)
+     on conflict (trip_id, key) do update set done = excluded.done, by = excluded.by, at = excluded.at where rig_tick.at <= excluded.at`,
+    [trip.id, entry.key, trip.outfitId, entry.done, by, new Date(entry.at)],
+  );
 }
 
 function insertSet(entities: EntityManager, row: Pick<SetRow, 'id' | 'outfitId' | 'stopId' | 'presentationId' | 'rods' | 'startedAt'>) {

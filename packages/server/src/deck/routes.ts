@@ -141,7 +141,10 @@ export function deckRoutes({ clock, jobs }: Deps) {
       const look = async () => found(await deckTrip(entities, c.req.valid('param').tripId, c.get('who'), named), 'trip');
       const on = await look();
       if (!on.aboard) throw new Problem('not_aboard', 'You are not named as a mate of this trip.');
-      const { receipts, ended } = await takeEntries(entities, on, read, async () => (await look()).context, clock.now());
+      const { receipts, ended } = await takeEntries(entities, on, read, async () => (await look()).context, {
+        nowMs: clock.now(),
+        by: c.get('who').personId,
+      });
       // What the ended stops were fished in takes its time and is worked out elsewhere.
       if (ended) await jobs.send(entities, 'see-stops', { outfitId: on.trip.outfitId });
       return { receipts };

@@ -31,7 +31,7 @@ export async function takeEntries(
   { trip, context: first }: { trip: DeckTrip; context: CatchContext },
   read: readonly ReadEntry[],
   contextNow: () => Promise<CatchContext>,
-  nowMs: number,
+  { nowMs, by }: { readonly nowMs: number; readonly by: string },
 ): Promise<{ receipts: Receipt[]; ended: boolean }> {
   const receipts: Receipt[] = read.map(({ entryId }) => ({ entryId, ok: true, message: '', code: null }));
   const refuse = (place: number, problem: Problem) => {
@@ -62,8 +62,8 @@ export async function takeEntries(
       }
       await landed();
       context = null;
-      await apart(entities, () => applyEntry(entities, trip, entry));
-      ended ||= entry.kind !== 'begin-trip' && entry.kind !== 'sighting' && entry.kind !== 'undo-catch';
+      await apart(entities, () => applyEntry(entities, trip, entry, by));
+      ended ||= entry.kind !== 'begin-trip' && entry.kind !== 'sighting' && entry.kind !== 'undo-catch' && entry.kind !== 'tick';
     } catch (error) {
       refuse(place, refusal(error));
     }

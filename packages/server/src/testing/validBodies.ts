@@ -183,9 +183,25 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
       clientIds: [],
     },
     '/trips/{id}/cancel': { reason: 'gale' },
+    '/trips/{id}/rig-choices': { spotId: spot.id, presentationId: o.presentations[0]?.id, part: 'weight', value: 60 },
+    '/gear': gearBody(`Lead ${randomUUID()}`),
+    '/bait-trials': { presentationId: o.presentations[0]?.id, sank: { depthM: 3, seconds: 4 }, divesM: null },
+    '/boats/{id}/drift': { windageM2: 6, timed: { windMps: 8, throughWaterMps: 0.45, anchorDiameterM: 0 } },
     '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
   };
 }
+
+const gearBody = (name: string) => ({
+  id: randomUUID(),
+  kind: 'weight',
+  name,
+  massG: 60,
+  strengthKg: null,
+  acrossMm: null,
+  stock: 4,
+  cost: 2,
+  note: '',
+});
 
 const boatBody = (name: string) => ({
   id: randomUUID(),

@@ -9,6 +9,7 @@ import { fleet } from '../fleet/feature';
 import { grounds } from '../grounds/feature';
 import { log } from '../log/feature';
 import { plan } from '../plan/feature';
+import { rigs } from '../rigs/feature';
 import { presentations } from '../presentations/feature';
 import { water } from '../water/feature';
 import { settings } from '../settings/feature';
@@ -20,6 +21,7 @@ export const FEATURES: readonly Feature[] = [
   water,
   grounds,
   plan,
+  rigs,
   deck,
   fleet,
   presentations,

@@ -7,7 +7,7 @@ import { deskQuery, tripQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
 import { dayName, fish, rate } from '../ui/format';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
-import { usePlanWorker } from '../plan/usePlanWorker';
+import { usePlanWorker } from '../workers/usePlanWorker';
 import { CalibrationChart } from './CalibrationChart';
 import { DaysChart } from './DaysChart';
 import { Term } from '../ui/Term';

@@ -76,7 +76,8 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
         return;
       case 'undo-catch':
       case 'sighting':
-        // Undone above; a sign changes nothing of the stops.
+      case 'tick':
+        // Undone above; signs and ticks change nothing of the stops.
         return;
       default:
         unheard(e);

@@ -32,7 +32,7 @@ import { useDragWorth } from './useDragWorth';
 import { useFindings } from './useFindings';
 import { usePlan } from './usePlan';
 import { usePlanKeys } from './usePlanKeys';
-import { usePlanWorker } from './usePlanWorker';
+import { usePlanWorker } from '../workers/usePlanWorker';
 import { useRoute } from './useRoute';
 import { Yesterday } from './Yesterday';
 import { useAddress } from '../data/useAddress';

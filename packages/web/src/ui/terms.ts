@@ -28,6 +28,8 @@ export const TERMS = {
   expected: 'The mean of many such days. One day may well be half of it or twice.',
   envelope:
     'Depths, warmth, clarity, wind, current, light and months in which a way of fishing is meant to work. Outside of it the rate is lowered, never to nothing; the log overrules it.',
+  spares:
+    'What breaks off on such ground in the hours that the rig is fished, and enough more that you run out on less than one day in twenty.',
   'how far off':
     'How badly the counts were foretold, on average; less is better. Beside it stand two ways that guides go by, on the same days.',
 } as const;

@@ -13,10 +13,12 @@ import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/
 import { whyNot } from '@bluffwind/core/plan/whyNot';
 import type { Quantity } from '@bluffwind/core/risk/judge';
 import { DAY } from '@bluffwind/core/units/time';
+import type { TripRigs } from '@bluffwind/contract/rigs';
 import { expose } from 'comlink';
 import { breathe } from './breathe';
 import { deskInputs } from './deskInputs';
 import { plannedSpots } from './plannedSpots';
+import { type DayRigs, rigsOfDay } from './rigsOfDay';
 
 let desk: PlanDesk | null = null;
 let inputs: PlanInputs | null = null;
@@ -108,6 +110,10 @@ const worker = {
       if (k % 4 === 3 || k === scenarios.length - 1)
         told({ triggers: triggersOf(inputs, plan, outcomes), done: k + 1, of: scenarios.length });
     }
+  },
+  /** Every rig of the kept plan, and the list of the night before; null where no plan is kept. */
+  rigs(extra: TripRigs): DayRigs | null {
+    return inputs && ranking && desk?.saved ? rigsOfDay(desk, inputs, ranking, extra) : null;
   },
   /** The last days foretold from what was known before each, told day by day. */
   async backtest(

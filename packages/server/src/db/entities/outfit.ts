@@ -103,6 +103,9 @@ export interface BoatRow {
   waveLimitM: number | null;
   tankL: number;
   burnLph: number;
+  /** What it shows to the wind, and to the water across its drift, m2; null until somebody has said or timed it. */
+  windageM2: number | null;
+  hullM2: number | null;
   retiredAt: Date | null;
 }
 export const BoatEntity = new EntitySchema<BoatRow>({
@@ -120,6 +123,8 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     waveLimitM: { type: 'double precision', name: 'wave_limit_m', nullable: true },
     tankL: { type: 'double precision', name: 'tank_l' },
     burnLph: { type: 'double precision', name: 'burn_lph' },
+    windageM2: { type: 'double precision', name: 'windage_m2', nullable: true },
+    hullM2: { type: 'double precision', name: 'hull_m2', nullable: true },
     retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
   },
 });

@@ -1,7 +1,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { PlanWorker } from '../workers/plan.worker';
+import type { PlanWorker } from './plan.worker';
 
 type Opened = Awaited<ReturnType<Remote<PlanWorker>['open']>>;
 
@@ -23,7 +23,7 @@ export function usePlanWorker(desk: PlanDesk | undefined): PlanThread {
   const [failed, setFailed] = useState<Error | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another attempt takes another worker
   useEffect(() => {
-    const thread = new Worker(new URL('../workers/plan.worker.ts', import.meta.url), { type: 'module' });
+    const thread = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
     // Its file did not come, or it ran out of memory: nothing would ever answer.
     thread.onerror = () => setFailed(new Error('The spots could not be ranked on this device.'));
     ref.current = wrap<PlanWorker>(thread);

@@ -1,0 +1,114 @@
+import type { HandPart, RigPart } from '@bluffwind/core/tackle/rigQuestion';
+import { type FormEvent, useId, useState } from 'react';
+import { fromMine, inMine, myUnit, words } from '../data/units';
+import { FIELD } from '../ui/form/fields';
+import { Button } from '../ui/parts';
+
+const HANDS: readonly string[] = [
+  'weight',
+  'leader',
+  'hook height',
+  'dropper',
+  'diver',
+  'pause',
+  'sea anchor',
+  'link',
+] satisfies HandPart[];
+
+interface PartLineProps {
+  readonly part: RigPart;
+  /** Sets the figure by hand, null gives it back; none for who may not. */
+  readonly onSet: ((value: number | null) => void) | null;
+  readonly lit: boolean;
+}
+
+/** One part of a rig: what, why by which rule, both ways where they differ, and its figure to change. */
+export function PartLine({ part, onSet, lit }: PartLineProps) {
+  const [open, setOpen] = useState(false);
+  const may = onSet !== null && part.value !== null && HANDS.includes(part.name);
+  return (
+    <li
+      className={`border-t border-line py-2 ${lit ? 'bg-kelp-pale/50' : ''}`}
+      data-part={part.name}
+      id={`part-${part.name.replaceAll(' ', '-')}`}
+    >
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <span className="w-[92px] shrink-0 text-[0.85rem] text-ink-2">{part.name}</span>
+        <b className="min-w-0 flex-1" data-what>
+          {words(part.what)}
+        </b>
+        {may && (
+          <Button className="py-0.5 text-[0.85rem] font-normal" aria-expanded={open} onClick={() => setOpen(!open)}>
+            Change
+          </Button>
+        )}
+      </div>
+      {part.otherwise !== null && (
+        <p className="text-[0.9rem] text-rust">
+          Set by hand; by the reckoning it would be {words(part.otherwise)}.{' '}
+          {onSet && (
+            <button type="button" className="cursor-pointer underline underline-offset-2" onClick={() => onSet(null)}>
+              Give it back
+            </button>
+          )}
+        </p>
+      )}
+      <p className="text-[0.9rem] text-ink-2">
+        {words(part.why)} {part.rules.length > 0 && <span className="num text-[0.8rem] text-ink-3">{part.rules.join(' ')}</span>}
+      </p>
+      {part.schools.length > 0 && (
+        <p className="text-[0.87rem] text-ink-2">
+          {part.schools.map((s) => (
+            <span key={s.name} className="block">
+              {s.name}: {words(s.what)}.
+            </span>
+          ))}
+        </p>
+      )}
+      {open && onSet && (
+        <ByHand
+          part={part}
+          onSet={(v) => {
+            setOpen(false);
+            onSet(v);
+          }}
+        />
+      )}
+    </li>
+  );
+}
+
+function ByHand({ part, onSet }: { part: RigPart; onSet: (value: number) => void }) {
+  const id = useId();
+  const measure = part.measure === 's' || part.measure === null ? null : part.measure;
+  const [typed, setTyped] = useState(() => String(Number((measure ? inMine(part.value ?? 0, measure) : (part.value ?? 0)).toPrecision(3))));
+  const value = Number(typed.replace(',', '.'));
+  const bad = typed.trim() === '' || !Number.isFinite(value) || value < 0 || value > 20_000;
+  const send = (e: FormEvent) => {
+    e.preventDefault();
+    if (!bad) onSet(measure ? fromMine(value, measure) : value);
+  };
+  return (
+    <form onSubmit={send} className="mt-1.5 flex flex-wrap items-center gap-2">
+      <label htmlFor={id}>
+        {part.name}, {measure ? myUnit(measure) : 's'}
+      </label>
+      <input
+        id={id}
+        inputMode="decimal"
+        value={typed}
+        aria-invalid={bad}
+        onChange={(e) => setTyped(e.target.value)}
+        className={`${FIELD} w-24`}
+      />
+      <Button type="submit" disabled={bad}>
+        Keep it so
+      </Button>
+      {bad && (
+        <span role="alert" className="text-[0.87rem] text-rust">
+          A number from 0 to 20,000.
+        </span>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,51 @@
+// Ticks of the night before: the crew's, and those on this phone that the crew does not have yet.
+import type { TripRigs } from '@bluffwind/contract/rigs';
+import { useCallback, useEffect, useState } from 'react';
+import { v7 } from 'uuid';
+import { serverNow } from '../data/clock';
+import { askToSend, onEntries, sendWaiting, tellEntries } from '../offline/sender';
+import { keepEntry, keptEntries, type StoredEntry } from '../offline/store';
+
+export interface Tick {
+  readonly done: boolean;
+  /** Who ticked it; empty for this phone. */
+  readonly by: string;
+  /** It is on this phone and not with the crew yet. */
+  readonly waiting: boolean;
+  /** Why the server did not take it; empty when it did, or was not asked. */
+  readonly refused: string;
+}
+
+/** The state of a key, and setting it. Works without a network. */
+export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, onSent: () => void) {
+  const [own, setOwn] = useState<readonly StoredEntry[]>([]);
+  const refresh = useCallback(async () => setOwn((await keptEntries(tripId)).filter((e) => e.entry.kind === 'tick')), [tripId]);
+  useEffect(() => {
+    void refresh();
+    return onEntries(() => void refresh());
+  }, [refresh]);
+
+  const tickOf = (key: string): Tick => {
+    const crew = ticks?.find((t) => t.key === key);
+    const mine = own.filter((e) => e.entry.kind === 'tick' && e.entry.key === key).at(-1);
+    if (mine?.entry.kind === 'tick' && mine.state !== 'refused') {
+      // What the crew said after this phone's word holds.
+      const newer = crew !== undefined && Date.parse(crew.at) > Date.parse(mine.entry.at);
+      if (!newer && (mine.state === 'on this phone' || mine.entry.done === (crew !== undefined)))
+        return { done: mine.entry.done, by: crew?.by ?? '', waiting: mine.state === 'on this phone', refused: '' };
+    }
+    return { done: crew !== undefined, by: crew?.by ?? '', waiting: false, refused: mine?.state === 'refused' ? mine.message : '' };
+  };
+
+  const setTick = useCallback(
+    async (key: string, done: boolean) => {
+      await keepEntry(tripId, { kind: 'tick', entryId: v7(), at: new Date(serverNow()).toISOString(), key, done });
+      tellEntries();
+      void askToSend().catch(() => undefined);
+      const sent = await sendWaiting();
+      if (sent === 'all') onSent();
+    },
+    [tripId, onSent],
+  );
+  return { tickOf, setTick };
+}
