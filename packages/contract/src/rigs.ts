@@ -110,3 +110,7 @@ export const tripRigs = z.object({
   baits: z.array(z.object({ presentationId: id, forage: z.array(z.string()), costPerHour: z.number() })),
 });
 export type TripRigs = z.infer<typeof tripRigs>;
+
+/** Bites and fish by leader of one family, over the whole log. */
+export const leaderCounts = z.object({ familyId: z.string(), name: z.string(), counts: z.array(strengthCount) });
+export type LeaderCounts = z.infer<typeof leaderCounts>;

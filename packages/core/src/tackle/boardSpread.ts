@@ -56,6 +56,8 @@ const FIRST_REACH_M = 12;
 const NEXT_REACH_M = 9;
 /** Bait kept so far off the bottom or the weed, m (P29). */
 const CLEAR_M = 0.3;
+/** No bait is fished shorter, m. */
+const SHORTEST_M = 0.6;
 /** More weight pulls a board under (P19). */
 const MOST_WEIGHT_G = 14;
 /** Below this a board does not plane, m/s through the water (common practice). */
@@ -91,7 +93,7 @@ export function boardSpread(spread: Spread, bed: SeaBed): BoardUnder[] {
     if (dry > 0) warnings.push(`runs over land or dry ground at ${dry} of ${underM.length} points`);
     if (touching > 0)
       warnings.push(
-        `the bait is within ${CLEAR_M} m of the bottom or on it at ${touching} of ${underM.length} points; shorten by ${shorten(depthM, known)} m`,
+        `the bait is within ${CLEAR_M} m of the bottom or on it at ${touching} of ${underM.length} points; ${wayOn(depthM, known)}`,
       );
     if (known.length < underM.length) warnings.push(`${underM.length - known.length} of ${underM.length} points are not sounded`);
     if (b.weightG > MOST_WEIGHT_G) warnings.push(`${b.weightG} g pulls the board under; ${MOST_WEIGHT_G} g is the most`);
@@ -125,10 +127,11 @@ export function throughWater(boatMps: number, headingDeg: number, currentMps: nu
   return Math.hypot(boatMps * Math.sin(h) - currentMps * Math.sin(c), boatMps * Math.cos(h) - currentMps * Math.cos(c));
 }
 
-/** Line to take in so that the bait clears the shallowest water it floats over, m in tenths. */
-function shorten(depthM: number, known: readonly number[]): string {
-  const wet = known.filter((d) => d > 0);
-  return (Math.ceil((depthM + CLEAR_M - (wet[0] ?? 0)) * 10 - 1e-6) / 10).toFixed(1);
+/** Line to take in so that the bait clears the shallowest water it floats over, or to go elsewhere where nothing would be left of it. */
+function wayOn(depthM: number, known: readonly number[]): string {
+  const least = known.find((d) => d > 0) ?? 0;
+  const shorter = Math.ceil((depthM + CLEAR_M - least) * 10 - 1e-6) / 10;
+  return least - CLEAR_M < SHORTEST_M ? 'too shallow for a bait there: steer farther out' : `shorten by ${shorter.toFixed(1)} m`;
 }
 
 function reaches(boards: readonly Board[]): number[] {

@@ -76,13 +76,20 @@ export function leaderPart(q: RigQuestion, family: RigFamily): RigPart {
     const { strengths, choice } = leaderChoice(counts);
     const best = strengths.find((s) => s.kg === choice);
     const others = strengths.filter((s) => s.kg !== choice).map((s) => `${s.bitesPerHour.toFixed(1)} on ${said(s.kg, 'weight', 1)}`);
-    const why = `Your log: ${best?.bitesPerHour.toFixed(1)} bites an hour on it, ${others.join(', ')}; lands ${said(best?.chanceToLand ?? 0, 'share', 0)} of what it hooks. It lands most, ${said(best?.chanceToBeBest ?? 0, 'share', 0)} sure.`;
+    const why = `Your log: ${best?.bitesPerHour.toFixed(1)} bites an hour on it, ${others.join(', ')}; lands ${said(best?.chanceToLand ?? 0, 'share', 0)} of what it hooks. It lands most${sureWords(best?.chanceToBeBest ?? 0)}.`;
     return sized(q, 'leader', choice, 'weight', kg, why, ['P9']);
   }
   const why = snaggy(q)
     ? `${said(open, 'weight', 1)} in open water, ${said(snags, 'weight', 1)} by snags. Step down when they are shy; too light loses more than it gains.`
     : `Open water: the lightest that still lands them gets more bites. ${said(snags, 'weight', 1)} by snags.`;
   return sized(q, 'leader', usual, 'weight', kg, why, ['P9']);
+}
+
+/** How sure a comparison is, as it is said aloud. */
+function sureWords(chance: number): string {
+  if (chance >= 0.97) return ', and there is little doubt';
+  const tenths = Math.round(chance * 10);
+  return tenths >= 6 ? `, ${tenths} chances in ten` : ' so far; they are too close to tell';
 }
 
 /** Drag by the weakest part, and what the main line is. */
@@ -110,7 +117,7 @@ export function linePart(family: RigFamily, leaderKg: number): RigPart[] {
   ];
 }
 
-/** How high the hook hangs (P11): low for fish that lie on the bottom, at the marks where fish were seen, else half a metre. */
+/** How high the hook hangs (P11): low for fish that lie on the bottom, at the marks where fish were seen, else a quarter of a metre. */
 export function hookHeightPart(q: RigQuestion): RigPart {
   const low = q.species.filter(liesLow);
   const up = (m: number) => `${said(m, 'height', 2)} up`;
@@ -123,7 +130,7 @@ export function hookHeightPart(q: RigQuestion): RigPart {
             Math.min(most, q.markedUpM),
             `Fish were marked ${said(q.markedUpM, 'height', 1)} up: level with them${low.length > 0 ? `; ${low[0]} want it low` : ''}.`,
           ]
-        : [Math.min(most, 0.5), 'No fish marked here lately: half a metre, and to the height of the first you mark.'];
+        : [Math.min(most, 0.25), 'No fish marked here lately: a hand and a half off the bottom, then to the height of the first you mark.'];
   return sized(q, 'hook height', textbook, 'height', up, why, ['P11']);
 }
 

@@ -126,7 +126,7 @@ describe('cards', () => {
     expect(partOf(ask('F10'), 'hook height')?.value).toBe(0.15);
     const bass = ask('F10', {}, { species: ['European sea bass'], markedUpM: 1.2 });
     expect(partOf(bass, 'hook height')?.value).toBe(1.2);
-    expect(partOf({ ...bass, markedUpM: null }, 'hook height')?.value).toBe(0.5);
+    expect(partOf({ ...bass, markedUpM: null }, 'hook height')?.value).toBe(0.25);
     expect(partOf({ ...bass, markedUpM: 30 }, 'hook height')?.value).toBeLessThan(WATER.depthM);
   });
 

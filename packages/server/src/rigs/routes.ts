@@ -1,7 +1,7 @@
 // What the rigs of a trip are made from, and figures of them set by hand. Ticks come with the deck's entries, so that they work without a
 // network.
 import { id } from '@bluffwind/contract/ids';
-import { rigChoice, type TripRigs, tripRigs } from '@bluffwind/contract/rigs';
+import { leaderCounts as leaderCountsView, rigChoice, type TripRigs, tripRigs } from '@bluffwind/contract/rigs';
 import { USUAL_BOX } from '@bluffwind/core/tackle/rigQuestion';
 import { usualHull } from '@bluffwind/core/tackle/usualHull';
 import { HOUR } from '@bluffwind/core/units/time';
@@ -41,6 +41,20 @@ export function rigRoutes({ clock }: Deps) {
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
       return await rigsOf(entities, trip, who, clock.now());
     },
+  );
+
+  app.answer(
+    createRoute({
+      method: 'get',
+      path: '/leaders',
+      responses: answers(z.array(leaderCountsView), 'Leaders that were fished side by side'),
+    }),
+    async (c) => {
+      const entities = c.get('entities');
+      const names = new Map((await entities.find(FamilyEntity)).map((f) => [f.id, f.name]));
+      return (await leaderCounts(entities)).map((l) => ({ ...l, name: names.get(l.familyId) ?? l.familyId }));
+    },
+    { slow: true, keptMs: 60_000, keptFor: 'outfit' },
   );
 
   app.answer(

@@ -5,6 +5,10 @@ import { FEATURES } from './features';
 
 /** The screens at the left edge of the desk. */
 export function Rail({ here, waiting, onPalette }: { here: Here; waiting: number; onPalette: () => void }) {
+  const places = FEATURES.flatMap(({ place }) => {
+    const to = place?.to(here);
+    return place && to ? [{ place, to }] : [];
+  });
   return (
     <nav
       aria-label="Screens"
@@ -18,14 +22,13 @@ export function Rail({ here, waiting, onPalette }: { here: Here; waiting: number
           {waiting} to send
         </p>
       )}
-      {FEATURES.map(({ place }) => {
-        const to = place?.to(here);
-        if (!place || !to) return null;
+      {places.map(({ place, to }) => {
         return (
           <NavLink
             key={place.name}
             to={to}
-            end={to === '/'}
+            // A place below another's address is its own.
+            end={to === '/' || places.some((p) => p.to.startsWith(`${to}/`))}
             className={({ isActive }) =>
               `flex flex-col items-center gap-0.5 border-l-4 py-1.5 pr-1 text-[0.78rem] no-underline ${isActive ? 'border-kelp bg-paper font-bold text-ink' : 'border-transparent text-ink-2 hover:text-ink'}`
             }

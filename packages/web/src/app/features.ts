@@ -1,4 +1,5 @@
 import { backtest } from '../backtest/feature';
+import { bench } from '../bench/feature';
 import { board } from '../board/feature';
 import { brief } from '../brief/feature';
 import type { Feature } from '../data/feature';
@@ -10,6 +11,7 @@ import { grounds } from '../grounds/feature';
 import { log } from '../log/feature';
 import { plan } from '../plan/feature';
 import { rigs } from '../rigs/feature';
+import { gear } from '../rigs/gearFeature';
 import { presentations } from '../presentations/feature';
 import { water } from '../water/feature';
 import { settings } from '../settings/feature';
@@ -25,6 +27,8 @@ export const FEATURES: readonly Feature[] = [
   deck,
   fleet,
   presentations,
+  gear,
+  bench,
   brief,
   log,
   crew,

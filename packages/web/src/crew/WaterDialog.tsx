@@ -9,7 +9,7 @@ import { Entry } from '../ui/form/Entry';
 import { ChoiceField, TextField } from '../ui/form/fields';
 import { Button } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
-import { placeTyped, placeWords } from './placeTyped';
+import { placeTyped, placeWords } from '../ui/placeTyped';
 import { WATER_KEYS } from './waterKeys';
 
 interface Typed {

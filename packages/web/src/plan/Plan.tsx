@@ -162,6 +162,7 @@ function PlanOf({ id }: { id: string }) {
           <MenuItem onSelect={() => plan.canRedo && redo()}>
             Redo <kbd className="num">Shift Z</kbd>
           </MenuItem>
+          <MenuItem onSelect={() => navigate(`/trips/${id}/rigs`)}>Rigs and load</MenuItem>
           <MenuItem onSelect={() => navigate(`/trips/${id}/foretold`)}>Past days foretold</MenuItem>
           {shown && (
             <>

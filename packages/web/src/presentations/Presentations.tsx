@@ -1,6 +1,7 @@
 import type { FamilyView, PresentationView } from '@bluffwind/contract/presentations';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import { meQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
@@ -65,6 +66,9 @@ export default function Presentations() {
           onChange={(e) => setSearch(e.target.value)}
           className="w-[150px] rounded border md:w-[180px] border-ink-3 bg-paper px-2 py-1"
         />
+        <Link to="/gear" className="underline underline-offset-2">
+          Gear
+        </Link>
         {mayEdit && (
           <Button hint="N" onClick={() => setFamily('new')}>
             New family

@@ -22,7 +22,7 @@ export function PrintCards({ title, stops, night, zone }: { title: string; stops
               {place} · {ROLES[role]}
             </p>
             <div className="mx-auto w-[62mm]">
-              <RigPicture card={card} place={place} />
+              <RigPicture card={card} place={place} room="narrow" />
             </div>
             <ul>
               {card.parts.slice(0, 7).map((p) => (

@@ -1,23 +1,27 @@
 import type { RigCard, RigPart } from '@bluffwind/core/tackle/rigQuestion';
+import type { TripRigs } from '@bluffwind/contract/rigs';
 import { words } from '../data/units';
+import { usePocket } from '../ui/usePocket';
 import { PartLine } from './PartLine';
 import { RigPicture } from './RigPicture';
+import { TrialForm } from './TrialForm';
 
 interface RigCardViewProps {
+  readonly trial: TripRigs['trials'][number] | undefined;
   readonly card: RigCard;
   readonly place: string;
   readonly onSet: ((part: RigPart, value: number | null) => void) | null;
 }
 
 /** A rig: the drawing in its water first, then what to tie, how to fish it, and what to mind. */
-export function RigCardView({ card, place, onSet }: RigCardViewProps) {
+export function RigCardView({ card, place, trial, onSet }: RigCardViewProps) {
   return (
     <article data-rig={card.name}>
       <h2 className="px-[18px] pt-3 font-bold">{card.name}</h2>
       <p className="px-[18px] pb-1 text-[0.9rem] text-ink-2">
         {place} · {card.familyName}, to scale
       </p>
-      <RigPicture card={card} place={place} />
+      <RigPicture card={card} place={place} room={usePocket() ? 'narrow' : 'wide'} />
       <div className="px-[18px] py-2">
         {card.warnings.map((w) => (
           <p key={w} role="alert" className="my-1 border-l-4 border-rust bg-rust-pale px-3 py-1.5">
@@ -32,6 +36,7 @@ export function RigCardView({ card, place, onSet }: RigCardViewProps) {
             <PartLine key={`${p.name} ${p.what}`} part={p} onSet={onSet && ((v) => onSet(p, v))} lit={false} />
           ))}
         </ul>
+        <TrialForm key={card.presentationId} card={card} trial={trial} />
         <p className="border-t border-line py-2">
           <b>When it goes quiet.</b> {words(card.quiet)}
         </p>

@@ -5,12 +5,11 @@ import { ticksOf } from '../ui/ticksOf';
 import { labelRows } from './labelRows';
 import { RigGlyph } from './RigGlyph';
 
-const WIDTH = 640;
 const SKY = 74;
 const WATER = 300;
 const LEFT = 52;
-/** Where the words stand. */
-const WORDS = 424;
+/** Width of the drawing and where its words stand, at the desk and in the pocket. */
+const ROOM = { wide: { width: 640, words: 424 }, narrow: { width: 390, words: 206 } } as const;
 /** A hook nearer to the bottom than this is drawn once more, larger, px. */
 const SMALL = 16;
 
@@ -18,18 +17,20 @@ interface RigPictureProps {
   readonly card: RigCard;
   /** Where and when, for who hears it. */
   readonly place: string;
+  readonly room: keyof typeof ROOM;
 }
 
 /** The drawing of a card. */
-export function RigPicture({ card, place }: RigPictureProps) {
+export function RigPicture({ card, place, room }: RigPictureProps) {
+  const { width: WIDTH, words: WORDS } = ROOM[room];
   const d = card.drawing;
   const along = Math.max(0, ...d.line.map((p) => p.alongM));
   // One scale: the depth fits the height, and the line the width left of the words.
-  const scale = Math.min(WATER / d.depthM, (WORDS - LEFT - 130) / Math.max(0.5, along));
+  const rodX = LEFT + (room === 'wide' ? 110 : 62);
+  const scale = Math.min(WATER / d.depthM, (WORDS - rodX - 46) / Math.max(0.5, along));
   const water = d.depthM * scale;
   const bottom = SKY + water;
   const end = d.line.at(-1) ?? { upM: d.depthM, alongM: 0 };
-  const rodX = LEFT + 110;
   const weight = { x: rodX + end.alongM * scale, y: bottom - d.weightUpM * scale };
   const points = d.line.map((p) => `${(weight.x - p.alongM * scale).toFixed(1)},${(weight.y - p.upM * scale).toFixed(1)}`);
   const hook = hookOf(card, weight, bottom, scale);
@@ -53,31 +54,33 @@ export function RigPicture({ card, place }: RigPictureProps) {
       <rect x={0} y={SKY} width={WIDTH} height={water} fill="url(#rig-water)" />
       <rect x={0} y={bottom} width={WIDTH} height={44} fill="var(--sand)" />
       <line x1={0} x2={WIDTH} y1={SKY} y2={SKY} stroke="var(--ink-3)" strokeWidth={1.5} />
-      {ticksOf(0, inMine(d.depthM, 'depth'), 5).map((t) => {
-        const y = SKY + (t / inMine(1, 'depth')) * scale;
-        return (
-          <g key={t} className="num" fontSize={12} fill="var(--ink-2)">
-            <line x1={0} x2={7} y1={y} y2={y} stroke="var(--ink-3)" />
-            <text x={11} y={y + 4}>
-              {t} {myUnit('depth')}
-            </text>
-          </g>
-        );
-      })}
+      {ticksOf(0, inMine(d.depthM, 'depth'), 5)
+        .slice(1)
+        .map((t) => {
+          const y = SKY + (t / inMine(1, 'depth')) * scale;
+          return (
+            <g key={t} className="num" fontSize={12} fill="var(--ink-2)">
+              <line x1={0} x2={7} y1={y} y2={y} stroke="var(--ink-3)" />
+              <text x={11} y={y + 4}>
+                {t} {myUnit('depth')}
+              </text>
+            </g>
+          );
+        })}
       {d.currentMps !== null && d.currentMps >= 0.02 && (
         <g stroke="var(--ink)" fill="none" strokeWidth={1.5}>
-          <path d={`M ${LEFT + 6} ${SKY + 34} h 46 m -8 -5 l 8 5 l -8 5`} />
-          <text x={LEFT + 6} y={SKY + 26} fontSize={13} fill="var(--ink)" stroke="none">
+          <path d={`M 12 ${SKY + 34} h 40 m -8 -5 l 8 5 l -8 5`} />
+          <text x={10} y={SKY + 24} fontSize={13} fill="var(--ink)" stroke="none">
             {amount(d.currentMps, 'current', 1)}
           </text>
         </g>
       )}
       {card.layout !== 'feeder' && card.layout !== 'float' ? (
-        <path d={`M ${rodX - 96} ${SKY - 16} h 84 l -10 20 h -62 z`} fill="var(--ink)" />
+        <path d={`M ${rodX - 96} ${SKY - 14} h 84 l -10 18 h -62 z`} fill="var(--ink)" />
       ) : (
         <path d={`M 0 ${SKY - 8} h ${rodX - 60} l 14 ${water * 0.5 + 8} h -${rodX - 46} z`} fill="var(--sand-2)" />
       )}
-      <path d={`M ${rodX - 44} ${SKY - 16} L ${rodX} ${SKY - 52}`} stroke="var(--ink)" strokeWidth={3} />
+      <path d={`M ${rodX - 44} ${SKY - 14} L ${rodX} ${SKY - 52}`} stroke="var(--ink)" strokeWidth={3} />
       <path d={`M ${rodX} ${SKY - 52} L ${points.at(-1)}`} stroke="var(--ink)" strokeWidth={1.2} fill="none" />
       <polyline points={points.join(' ')} fill="none" stroke="var(--ink)" strokeWidth={1.4} />
       {d.markedUpM !== null && <Fish x={weight.x - 92} y={bottom - Math.min(d.markedUpM, d.depthM - 0.1) * scale} />}

@@ -93,7 +93,12 @@ function RigsOf({ id }: { id: string }) {
   const tonight = <Tonight night={rigs.night} tickOf={tickOf} onTick={(key, done) => void setTick(key, done)} />;
   const list = <RigList stops={rigs.stops} listed={listed} chosen={at?.key ?? ''} zone={zone} onChoose={setChosen} />;
   const card = at ? (
-    <RigCardView card={at.card} place={at.place} onSet={mayEdit ? set(at) : null} />
+    <RigCardView
+      card={at.card}
+      place={at.place}
+      trial={extra.data.trials.find((x) => x.presentationId === at.card.presentationId)}
+      onSet={mayEdit ? set(at) : null}
+    />
   ) : (
     <p className="p-[18px]">None of this plan’s rigs could be made. Lay the day again.</p>
   );

@@ -9,7 +9,7 @@ export const rigs: Feature = {
   screen: lazy(() => import('./Rigs')),
   place: {
     name: 'Rigs',
-    key: 'r',
+    key: 'k',
     icon: ListChecks,
     to: ({ trips }) => {
       const open = trips.find((t) => t.status !== 'done');

@@ -1,4 +1,4 @@
-import type { TripRigs } from '@bluffwind/contract/rigs';
+import type { GearView, TripRigs } from '@bluffwind/contract/rigs';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
 
@@ -9,3 +9,4 @@ export const rigsQuery = (tripId: string) =>
     staleTime: 30_000,
     meta: { kept: true, follows: true },
   });
+export const gearQuery = queryOptions({ queryKey: ['gear'], queryFn: () => get<GearView[]>('/gear'), staleTime: 60_000 });

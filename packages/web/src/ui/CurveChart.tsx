@@ -1,0 +1,102 @@
+// Lines over a scale, where something is read off as it changes. Loaded when one is looked at.
+import { useEffect, useRef } from 'react';
+
+export interface CurveLine {
+  readonly name: string;
+  readonly points: readonly (readonly [number, number])[];
+}
+
+interface CurveChartProps {
+  /** What is seen, in a sentence. */
+  readonly said: string;
+  readonly xTitle: string;
+  readonly yTitle: string;
+  readonly lines: readonly CurveLine[];
+  /** A figure of each axis as it is written. */
+  readonly showX: (x: number) => string;
+  readonly showY: (y: number) => string;
+  readonly height?: number;
+}
+
+/** Rows of the table that stands behind a chart. */
+const MOST_ROWS = 13;
+
+/** Curves with their axes, and the same as a table on request. */
+export function CurveChart({ said, xTitle, yTitle, lines, showX, showY, height = 260 }: CurveChartProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const drawn = JSON.stringify([lines, xTitle, yTitle, height]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is drawn is compared by what it says
+  useEffect(() => {
+    const el = box.current;
+    if (!el) return;
+    let gone = false;
+    let chart: { destroy: () => void } | null = null;
+    void import('apexcharts').then(({ default: ApexCharts }) => {
+      if (gone) return;
+      const css = getComputedStyle(document.documentElement);
+      const colour = (name: string) => css.getPropertyValue(name).trim();
+      const made = new ApexCharts(el, {
+        chart: {
+          type: 'line',
+          height,
+          width: '100%',
+          toolbar: { show: false },
+          animations: { enabled: false },
+          zoom: { enabled: false },
+          foreColor: colour('--ink'),
+          fontFamily: 'inherit',
+        },
+        series: lines.map((l) => ({ name: l.name, data: l.points.map(([x, y]) => ({ x, y: Number(y.toFixed(3)) })) })),
+        colors: [colour('--kelp'), colour('--ink-2'), colour('--rust')],
+        stroke: { width: 3, curve: 'straight', dashArray: lines.map((_, i) => i * 5) },
+        legend: { show: lines.length > 1, position: 'top', horizontalAlign: 'left' },
+        xaxis: { type: 'numeric', title: { text: xTitle }, tickAmount: 5, labels: { formatter: (v: string) => showX(Number(v)) } },
+        yaxis: { title: { text: yTitle }, min: 0, tickAmount: 4, labels: { formatter: (v: number) => showY(v) } },
+        grid: { borderColor: colour('--line') },
+        tooltip: { enabled: false },
+      });
+      void made.render();
+      chart = made;
+    });
+    return () => {
+      gone = true;
+      chart?.destroy();
+    };
+  }, [drawn]);
+  const first = lines[0]?.points ?? [];
+  const every = Math.max(1, Math.ceil(first.length / MOST_ROWS));
+  return (
+    <figure className="mt-3">
+      <figcaption className="text-[0.93rem]">{said}</figcaption>
+      {/* Room is kept for it, so that nothing jumps when it comes. */}
+      <div ref={box} aria-hidden="true" style={{ minHeight: height + 15 }} />
+      <details>
+        <summary className="cursor-pointer text-[0.9rem] underline underline-offset-2">As a table</summary>
+        <table className="num [&_td]:pr-5 [&_th]:pr-5">
+          <thead>
+            <tr>
+              {[xTitle, ...lines.map((l) => (lines.length > 1 ? `${yTitle}, ${l.name}` : yTitle))].map((h) => (
+                <th key={h} scope="col" className="text-left font-sans font-normal text-ink-2">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {first
+              .filter((_, i) => i % every === 0)
+              .map(([x]) => (
+                <tr key={x}>
+                  <td>{showX(x)}</td>
+                  {lines.map((l) => {
+                    const at = l.points.find((p) => p[0] === x);
+                    return <td key={l.name}>{at ? showY(at[1]) : ''}</td>;
+                  })}
+                </tr>
+              ))}
+          </tbody>
+        </table>
+      </details>
+    </figure>
+  );
+}
