@@ -13,6 +13,7 @@ import { benchGround } from './ground';
 import { benchRank } from './rank';
 import { benchSeason } from './season';
 import { benchStay } from './stay';
+import { benchTackle } from './tackle';
 import { benchTideFit } from './tideFit';
 import { ms, say, times } from './measure';
 import { timeIndexedModel } from './timeIndexedModel';
@@ -21,6 +22,11 @@ const DAY = 86_400_000;
 say(
   `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, ${(os.totalmem() / 2 ** 30).toFixed(0)} GiB, Node ${process.version}`,
 );
+
+if (process.argv[2] === 'tackle') {
+  benchTackle();
+  process.exit(0);
+}
 
 if (process.argv[2] === 'season') {
   benchSeason();
@@ -79,3 +85,4 @@ for (const spots of [4, 6]) {
 benchRank();
 benchFleet();
 benchStay();
+benchTackle();

@@ -1,5 +1,5 @@
 // npm run bench: builds and runs the benchmarks; their figures are printed, never asserted. "-- core" leaves the browser out,
-// "-- season" runs the simulated seasons instead, "-- tide" only what has to do with tides.
+// "-- season" runs the simulated seasons instead, "-- tide" and "-- tackle" only what has to do with those.
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { run } from './children.mjs';
@@ -11,7 +11,7 @@ await main(async () => {
   await ensurePackages();
   const { buildNode, buildServer, buildSim, buildWeb } = await import('./build.mjs');
   await buildNode('bench', 'bench/main.ts');
-  const alone = ['season', 'tide'].find((part) => process.argv.includes(part));
+  const alone = ['season', 'tackle', 'tide'].find((part) => process.argv.includes(part));
   await run(process.execPath, ['--expose-gc', path.join(ROOT, 'dist', 'bench.mjs'), ...(alone ? [alone] : [])]);
   if (alone || process.argv.includes('core')) return;
   const { ensureChromium } = await import('./debian.mjs');

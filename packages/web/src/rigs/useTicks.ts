@@ -1,6 +1,7 @@
 // Ticks of the night before: the crew's, and those on this phone that the crew does not have yet.
 import type { TripRigs } from '@bluffwind/contract/rigs';
 import { useCallback, useEffect, useState } from 'react';
+import { toast } from 'sonner';
 import { v7 } from 'uuid';
 import { serverNow } from '../data/clock';
 import { askToSend, onEntries, sendWaiting, tellEntries } from '../offline/sender';
@@ -19,6 +20,8 @@ export interface Tick {
 /** The state of a key, and setting it. Works without a network. */
 export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, onSent: () => void) {
   const [own, setOwn] = useState<readonly StoredEntry[]>([]);
+  /** On its way onto the phone: shown at once, taken back where the phone cannot keep it. */
+  const [under, setUnder] = useState<Readonly<Record<string, boolean>>>({});
   const refresh = useCallback(async () => setOwn((await keptEntries(tripId)).filter((e) => e.entry.kind === 'tick')), [tripId]);
   useEffect(() => {
     void refresh();
@@ -27,6 +30,8 @@ export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, o
 
   const tickOf = (key: string): Tick => {
     const crew = ticks?.find((t) => t.key === key);
+    const now = under[key];
+    if (now !== undefined) return { done: now, by: '', waiting: true, refused: '' };
     const mine = own.filter((e) => e.entry.kind === 'tick' && e.entry.key === key).at(-1);
     if (mine?.entry.kind === 'tick' && mine.state !== 'refused') {
       // What the crew said after this phone's word holds.
@@ -39,13 +44,22 @@ export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, o
 
   const setTick = useCallback(
     async (key: string, done: boolean) => {
-      await keepEntry(tripId, { kind: 'tick', entryId: v7(), at: new Date(serverNow()).toISOString(), key, done });
+      setUnder((u) => ({ ...u, [key]: done }));
+      try {
+        await keepEntry(tripId, { kind: 'tick', entryId: v7(), at: new Date(serverNow()).toISOString(), key, done });
+        await refresh();
+      } catch {
+        toast('This phone cannot keep it: its storage is full or shut. Make room, then tick it again.');
+        return;
+      } finally {
+        setUnder(({ [key]: _, ...rest }) => rest);
+      }
       tellEntries();
       void askToSend().catch(() => undefined);
       const sent = await sendWaiting();
       if (sent === 'all') onSent();
     },
-    [tripId, onSent],
+    [tripId, onSent, refresh],
   );
   return { tickOf, setTick };
 }
