@@ -199,7 +199,7 @@ test('gear that the crew lists is what rigs are chosen from', async ({ page }) =
   await expect(page.getByText('None listed: the usual sizes are taken.').first()).toBeVisible();
   await page.keyboard.press('n');
   await page.getByLabel('Name').fill('Bell lead');
-  await page.getByLabel('Weight', { exact: true }).fill('77');
+  await page.getByLabel(/^Weight, g/).fill('77');
   await page.getByRole('button', { name: 'Store' }).click();
   await expect(page.locator('[data-gear="Bell lead"]')).toContainText('77 g');
   await expectAccessible(page);

@@ -95,10 +95,15 @@ await main(async () => {
     await page.getByRole('combobox', { name: 'Order' }).click();
     await page.getByRole('option', { name: 'most sheltered first' }).click();
     await shot('grounds');
-    await page.locator('[data-spot="Cold Kettle drain"]').click();
-    await page.locator('[data-spot-panel]').waitFor();
-    await page.waitForTimeout(2500);
-    await shot('spot');
+    await open(`/trips/${board.tomorrow[0].id}/rigs`);
+    await page.locator('[data-rig-picture]').first().waitFor({ timeout: 60_000 });
+    await shot('rigs');
+    for (const sum of ['feeder', 'boards', 'leader']) {
+      await open(`/bench?sum=${sum}`);
+      await page.locator('[data-sum]').waitFor({ timeout: 60_000 });
+      await page.waitForTimeout(2000);
+      await shot(`bench-${sum}`);
+    }
     // Another outfit, which has begun and laid no day yet.
     const other = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: world.url, locale: 'en-GB' });
     const first = await other.newPage();
@@ -114,12 +119,11 @@ await main(async () => {
     await page.setViewportSize({ width: 390, height: 844 });
     for (const [name, to] of [
       ['pocket-board', '/'],
-      ['pocket-water', '/water'],
-      ['pocket-grounds', '/grounds'],
       ['pocket-plan', `/trips/${board.tomorrow[0].id}`],
-      ['pocket-brief', '/brief/2026-06-19'],
+      ['pocket-rig', `/trips/${board.tomorrow[0].id}/rigs`],
     ]) {
       await open(to);
+      if (name === 'pocket-rig') await page.locator('[data-rig-picture]').first().waitFor({ timeout: 60_000 });
       if (name === 'pocket-plan') await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
       await page.waitForTimeout(2500);
       await shot(name);
@@ -137,7 +141,6 @@ await main(async () => {
       await keys.filter({ hasText: new RegExp(`^${near}$`) }).click();
       for (let k = near; k !== cm; k += Math.sign(cm - k))
         await page.getByRole('button', { name: `${cm > k ? '+' : '−'}1 centimetre` }).click();
-      if (cm === 46) await shot('deck-catch');
       await page.getByRole('button', { name: 'Released', exact: true }).click();
     }
     await page.getByRole('button', { name: 'Missed', exact: true }).click();

@@ -4,6 +4,9 @@ import { id, lengthKind } from './ids';
 export const boat = z.object({
   id,
   name: z.string(),
+  craft: z.enum(['boat', 'foot']),
+  castM: z.number().nullable(),
+  accessNote: z.string(),
   hull: z.string(),
   seats: z.int(),
   speedMps: z.number(),
@@ -57,17 +60,35 @@ export const boatEdit = z
   .object({
     id,
     name: z.string().trim().min(1, 'needed').max(60),
+    /** A boat, or people on foot: then the speed is a walking pace, a cast reaches so far from the bank, and there is no draught and no tank. */
+    craft: z.enum(['boat', 'foot']).default('boat'),
+    castM: z.number().min(5, 'expected 5 to 300 m').max(300, 'expected 5 to 300 m').nullable().default(null),
+    /** Parking, permits, gates. */
+    accessNote: z.string().trim().max(500).default(''),
     hull: z.string().trim().max(80),
     seats: z.int().min(1, 'expected 1 to 60').max(60, 'expected 1 to 60'),
-    speedMps: z.number().min(0.5, 'expected 0.5 to 40 m/s').max(40, 'expected 0.5 to 40 m/s'),
-    draughtM: z.number().min(0.05, 'expected 0.05 to 10 m').max(10, 'expected 0.05 to 10 m'),
+    speedMps: z.number().min(0.2, 'expected 0.2 to 40 m/s').max(40, 'expected 0.2 to 40 m/s'),
+    draughtM: z.number().min(0, 'expected 0.05 to 10 m').max(10, 'expected 0.05 to 10 m'),
     windLimitMps: z.number().min(1).max(40).nullable(),
     gustLimitMps: z.number().min(1).max(50).nullable(),
     waveLimitM: z.number().min(0.05).max(10).nullable(),
-    tankL: z.number().min(0.5).max(20_000),
-    burnLph: z.number().min(0.1).max(2000),
+    tankL: z.number().min(0).max(20_000),
+    burnLph: z.number().min(0).max(2000),
   })
-  .strict();
+  .strict()
+  .superRefine((b, c) => {
+    const fault = (field: string, message: string) => c.addIssue({ code: 'custom', path: [field], message });
+    if (b.craft === 'boat') {
+      if (b.speedMps < 0.5) fault('speedMps', 'expected 0.5 to 40 m/s');
+      if (b.draughtM < 0.05) fault('draughtM', 'expected 0.05 to 10 m');
+      if (b.tankL < 0.5) fault('tankL', 'expected 0.5 to 20,000 l');
+      if (b.burnLph < 0.1) fault('burnLph', 'expected 0.1 to 2,000 l an hour');
+    } else {
+      if (b.speedMps > 3) fault('speedMps', 'expected a walking pace of 0.2 to 3 m/s');
+      if (b.castM === null) fault('castM', 'say how far a cast reaches');
+      if (b.draughtM !== 0 || b.tankL !== 0 || b.burnLph !== 0) fault('craft', 'people on foot have no draught and no tank');
+    }
+  });
 export type BoatEdit = z.infer<typeof boatEdit>;
 
 export const speciesEdit = z

@@ -29,6 +29,8 @@ export const boatLimits = z.object({
   waveLimitM: limit,
   draughtM: z.number(),
   speedMps: z.number(),
+  /** False for people on foot. */
+  afloat: z.boolean(),
 });
 
 /** Limits as the crew sets them; gusts left empty are taken as a quarter over the wind's. */

@@ -54,7 +54,8 @@ export function whyShut(
   conditions: (step: number) => SpotConditions,
 ): string {
   const spot = inputs.spots[s] as PlanSpot;
-  if (inputs.dockTravelMin[s] === null) return 'no way there for this boat at its draught';
+  if (inputs.dockTravelMin[s] === null)
+    return inputs.boat.afloat === false ? 'farther from the bank than a cast' : 'no way there for this boat at its draught';
   if (rests(inputs, spot)) return `left to rest until ${dateWords(localDate(spot.restsUntil as number, inputs.zone).slice(5))}`;
   if (spot.footing > inputs.footing) return `asks for ${FOOTING[spot.footing - 1]}, more than the party manages`;
   const found = new Map<string, { finding: Finding; times: number }>();

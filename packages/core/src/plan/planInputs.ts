@@ -109,6 +109,8 @@ export interface PlanInputs {
     readonly gustLimitMps: number | null;
     readonly waveLimitM: number | null;
     readonly speedMps: number;
+    /** False for people on foot, who walk between spots and fish what a cast reaches; true where absent. */
+    readonly afloat?: boolean;
     /** Minutes under way that the fuel lasts with a third in reserve, less what the boat's other trips take; null when unknown. */
     readonly runMin: number | null;
   };

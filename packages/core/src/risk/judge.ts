@@ -44,6 +44,8 @@ export interface BoatLimits {
   readonly marginM?: number | null;
   /** Planing speed, m/s, for the wind that is felt on the run. */
   readonly speedMps?: number | null;
+  /** False for people on foot: nothing is under a keel, and a wave binds only where a limit is set; true where absent. */
+  readonly afloat?: boolean;
 }
 
 /** Who is aboard, as far as limits go. */
@@ -121,12 +123,12 @@ export function judge(boat: BoatLimits, party: PartyAtRisk, c: RiskConditions, h
   const findings: Finding[] = [
     high('wind', c.windMps, limitOf(boat.windLimitMps)),
     high('gust', c.windGustMps, limitOf(gustLimit)),
-    high('wave', c.waveM, limitOf(boat.waveLimitM)),
-    keel(boat, c),
+    boat.afloat === false && boat.waveLimitM == null ? nothing('wave') : high('wave', c.waveM, limitOf(boat.waveLimitM)),
+    boat.afloat === false ? nothing('keel') : keel(boat, c),
     low('visibility', c.visibilityM, POOR_VISIBILITY_M),
     thunder(c.thunder),
     darkness(c.sunHeightDeg),
-    againstCurrent(c, atRisk(party)),
+    boat.afloat === false ? nothing('windAgainstCurrent') : againstCurrent(c, atRisk(party)),
     cold(boat, c),
     high('heat', feltHeat(c), HEAT_C),
     ...hazards.map((h) => hazardFinding(h, c, atRisk(party))),
@@ -141,6 +143,9 @@ export function judge(boat: BoatLimits, party: PartyAtRisk, c: RiskConditions, h
 export function shuts(f: Finding): boolean {
   return f.level === 'over' && f.quantity !== 'darkness' && f.quantity !== 'cold' && f.quantity !== 'heat';
 }
+
+/** What does not concern people on foot. */
+const nothing = (quantity: Quantity): Finding => ({ quantity, level: 'within', value: null, limit: null });
 
 function high(quantity: Quantity, value: number | null | undefined, limit: number | null): Finding {
   if (value === null || value === undefined || limit === null) return { quantity, level: 'unknown', value: value ?? null, limit };

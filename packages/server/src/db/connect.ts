@@ -11,6 +11,7 @@ import { ReadingsParted1780000000007 } from './migrations/0007-readings-parted';
 import { OwnSettings1780000000008 } from './migrations/0008-own-settings';
 import { OwnOutfit1780000000009 } from './migrations/0009-own-outfit';
 import { Rigs1780000000010 } from './migrations/0010-rigs';
+import { OnFoot1780000000011 } from './migrations/0011-on-foot';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -24,6 +25,7 @@ const MIGRATIONS = [
   OwnSettings1780000000008,
   OwnOutfit1780000000009,
   Rigs1780000000010,
+  OnFoot1780000000011,
 ];
 
 /** What a pool of connections may do. */

@@ -21,7 +21,8 @@ import { loadEvidence, loadSigns } from './evidence';
 import { restingSpots } from './resting';
 import { forEyes } from './forEyes';
 import { fuelOf } from './fuelOf';
-import { runTimes, tideLevels } from './runTimes';
+import { type RunTimes, runTimes, tideLevels } from './runTimes';
+import { type WalkWays, walkWays } from '@bluffwind/core/ground/walkWays';
 import { hiddenSpots } from './hiddenSpots';
 import { bagOf } from './bagOf';
 import { heldBaits, heldUp } from './heldBaits';
@@ -74,20 +75,23 @@ export async function loadDesk(
   const state = await loadWaterState(entities, water.id, trip.startsAt.getTime() - 3 * 24 * HOUR, trip.endsAt.getTime() + 2 * HOUR, nowMs);
   const zone = await zoneOf(entities, trip.outfitId);
   const fuel = await fuelOf(entities, trip, boat, zone, replacing);
-  const times = await runTimes(
-    `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
-    {
-      chart: `${water.id} ${version}`,
-      bed,
-      dock: { lat: water.dockLat, lon: water.dockLon },
-      spots,
-      // A boat without a wave limit is not slowed by waves here.
-      boat: { ...boat, waveLimitM: boat.waveLimitM ?? 1 },
-      areas: runAreas(features),
-      passages: passagesOf(features),
-    },
-    levelsOf(state.record, trip),
-  );
+  const times =
+    boat.craft === 'foot'
+      ? onFoot(walkWays(bed, { lat: water.dockLat, lon: water.dockLon }, spots, boat.speedMps, boat.castM ?? 60, RODS_DOWN_MIN))
+      : await runTimes(
+          `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
+          {
+            chart: `${water.id} ${version}`,
+            bed,
+            dock: { lat: water.dockLat, lon: water.dockLon },
+            spots,
+            // A boat without a wave limit is not slowed by waves here.
+            boat: { ...boat, waveLimitM: boat.waveLimitM ?? 1 },
+            areas: runAreas(features),
+            passages: passagesOf(features),
+          },
+          levelsOf(state.record, trip),
+        );
   const deepest = times.byTide.at(-1) as WaysAt;
   return {
     now: nowMs,
@@ -172,6 +176,15 @@ export async function loadDesk(
     hiddenLegs: saved?.legs.filter((l) => secret.has(l.spotId)).length ?? 0,
     earlier: await earlierPlans(entities, trip.id),
   };
+}
+
+/** Getting rods down and up again where one walks, minutes. */
+const RODS_DOWN_MIN = 4;
+
+/** Ways on foot are the same at every height of tide and cross no sea. */
+function onFoot({ dockMin, betweenMin }: WalkWays): RunTimes {
+  const none = dockMin.map((): number[] => []);
+  return { places: [], byTide: [{ tideM: 0, dockMin, betweenMin, dockSea: none, betweenSea: dockMin.map(() => none) }] };
 }
 
 /** Spots that a file brought as bare marks, which nobody has described or fished since: nothing is known to plan them by. */

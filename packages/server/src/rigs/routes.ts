@@ -93,7 +93,8 @@ async function rigsOf(entities: EntityManager, trip: TripRow, who: Who, nowMs: n
   const aboard = await isAboard(entities, trip, who);
   const shown = new Map(spots.filter((s) => aboard || mayShow(s, who.role)).map((s) => [s.id, s]));
   const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
-  const hull = usualHull(boat.seats, boat.draughtM);
+  // On foot nothing drifts: the figures are of no use there and of no harm.
+  const hull = usualHull(boat.seats, boat.draughtM || 0.3);
   const choices = await entities.findBy(RigChoiceEntity, { tripId: trip.id });
   const ticks = await entities.findBy(RigTickEntity, { tripId: trip.id, done: true });
   const marks = await entities.find(SightingEntity, {

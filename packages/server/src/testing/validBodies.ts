@@ -206,6 +206,9 @@ const gearBody = (name: string) => ({
 const boatBody = (name: string) => ({
   id: randomUUID(),
   name,
+  craft: 'boat',
+  castM: null,
+  accessNote: '',
   hull: '5 m open boat',
   seats: 3,
   speedMps: 8,

@@ -130,3 +130,61 @@ describe('the log', () => {
     expect(total.blankSets).toBeGreaterThan(0);
   });
 });
+
+describe('a guide on foot', () => {
+  const onFoot = (more: object = {}) => ({
+    id: randomUUID(),
+    name: `On foot ${randomUUID()}`,
+    craft: 'foot',
+    castM: 300,
+    accessNote: 'Gate code of the mill',
+    hull: '',
+    seats: 2,
+    speedMps: 1.1,
+    draughtM: 0,
+    windLimitMps: 14,
+    gustLimitMps: null,
+    waveLimitM: null,
+    tankL: 0,
+    burnLph: 0,
+    ...more,
+  });
+
+  it('has a pace and a cast, and neither draught nor tank', async () => {
+    for (const [field, wrong] of [
+      ['castM', { castM: null }],
+      ['speedMps', { speedMps: 9 }],
+      ['craft', { tankL: 40 }],
+      ['draughtM', { craft: 'boat', tankL: 40, burnLph: 5 }],
+    ] as const)
+      expect(await captain.post('/boats', onFoot(wrong))).toMatchObject({ status: 400, body: { fields: [{ field }] } });
+    expect((await captain.post('/boats', onFoot())).status).toBe(200);
+    await expect(h.owner.query(`update boat set tank_l = 0 where outfit_id = $1 and craft = 'boat'`, [h.mine.outfit.id])).rejects.toThrow(
+      /check/,
+    );
+  });
+
+  it('has his day laid by walking minutes, with nothing of keels and seas in it', async () => {
+    const boat = onFoot();
+    expect((await captain.post('/boats', boat)).status).toBe(200);
+    // One of the spots is stood on; the others lie out in the water.
+    await h.owner.query(`update spot set structure = 'pier' where id = $1`, [h.mine.spots[0]?.id]);
+    const trip = tripBody(h, Date.parse(h.mine.trips.at(-1)?.startsAt ?? '') + 24 * 3_600_000, { boatId: boat.id });
+    const made = await captain.post('/trips', trip);
+    expect(made.status, JSON.stringify(made.body)).toBe(200);
+    const desk = (await captain.get(`/trips/${trip.id}/desk`)).body;
+    expect(desk.boat).toMatchObject({ afloat: false, runMin: null });
+    expect(desk.sea).toMatchObject({ places: [] });
+    const inputs = inputsOf(desk);
+    const ranking = rankTrip(inputs);
+    const reached = desk.dockTravelMin.filter((m: number | null) => m !== null);
+    expect(reached.length).toBeGreaterThan(0);
+    const plan = layDay(inputs, ranking);
+    expect(plan.legs.length).toBeGreaterThan(0);
+    for (const call of ranking.calls)
+      expect(call.risk.some((r) => r.quantity === 'keel' || r.quantity === 'windAgainstCurrent')).toBe(false);
+    const shut = ranking.shut.filter((x) => x.why === 'farther from the bank than a cast');
+    expect(shut.length).toBe(desk.dockTravelMin.filter((m: number | null) => m === null).length);
+    expect(shut.length).toBeGreaterThan(0);
+  });
+});

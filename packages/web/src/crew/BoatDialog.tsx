@@ -13,7 +13,12 @@ interface BoatDialogProps {
   readonly onClose: () => void;
 }
 
-/** A boat as its captain knows it. */
+const BOAT_NOTE =
+  "The limits are those at which you turn back with guests aboard; a hull's papers may allow more. One left empty is not known, and every screen says so.";
+const FOOT_NOTE =
+  'Bank, pier, platform or wading: the day is laid by walking minutes, to spots that a cast reaches from the bank. A wave limit left empty binds nothing; at rocks set one.';
+
+/** A boat as its captain knows it, or how a guide goes on foot. */
 export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
   const saving = useSave<BoatEdit>({
     send: (b) =>
@@ -31,11 +36,12 @@ export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
     onClose();
   };
   const id = edited?.boat.id ?? '';
+  const foot = edited?.boat.craft === 'foot';
   return (
     <Sheet
       open={edited !== null}
-      title={edited?.isNew ? 'A boat' : (edited?.boat.name ?? '')}
-      note="The limits are those at which you turn back with guests aboard; a hull's papers may allow more. One left empty is not known, and every screen says so."
+      title={edited?.isNew ? (foot ? 'On foot' : 'A boat') : (edited?.boat.name ?? '')}
+      note={foot ? FOOT_NOTE : BOAT_NOTE}
       onClose={close}
     >
       {edited && (
@@ -47,15 +53,29 @@ export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
           className="grid grid-cols-2 gap-x-4 gap-y-3"
         >
           <TextField name="name" label="Name" required maxLength={60} />
-          <TextField name="hull" label="Hull" maxLength={80} placeholder="5 m open boat" />
-          <FigureField name="seats" label="Seats for guests" whole min={1} max={60} required />
-          <FigureField name="speedMps" label="Speed under way" measure="current" min={0.5} max={40} required />
-          <FigureField name="draughtM" label="Draught" measure="height" min={0.05} max={10} required />
+          {!foot && <TextField name="hull" label="Hull" maxLength={80} placeholder="5 m open boat" />}
+          <FigureField name="seats" label={foot ? 'Guests at most' : 'Seats for guests'} whole min={1} max={60} required />
+          {foot ? (
+            <>
+              <FigureField name="speedMps" label="Walking pace" measure="current" min={0.2} max={3} required />
+              <FigureField name="castM" label="A cast reaches" measure="near" min={5} max={300} required />
+              <TextField name="accessNote" label="Parking, permits, gates" maxLength={500} className="col-span-full" />
+            </>
+          ) : (
+            <>
+              <FigureField name="speedMps" label="Speed under way" measure="current" min={0.5} max={40} required />
+              <FigureField name="draughtM" label="Draught" measure="height" min={0.05} max={10} required />
+            </>
+          )}
           <FigureField name="windLimitMps" label="Wind limit" measure="wind" min={1} max={40} />
           <FigureField name="gustLimitMps" label="Gust limit" measure="wind" min={1} max={50} hint="Left empty: a quarter more." />
           <FigureField name="waveLimitM" label="Wave limit" measure="height" min={0.05} max={10} />
-          <FigureField name="tankL" label="Tank" measure="fuel" min={0.5} max={20_000} required />
-          <FigureField name="burnLph" label="Burns" measure="fuel" of="an hour" min={0.1} max={2000} required />
+          {!foot && (
+            <>
+              <FigureField name="tankL" label="Tank" measure="fuel" min={0.5} max={20_000} required />
+              <FigureField name="burnLph" label="Burns" measure="fuel" of="an hour" min={0.1} max={2000} required />
+            </>
+          )}
         </Entry>
       )}
     </Sheet>
@@ -64,6 +84,9 @@ export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
 
 function valuesOf({
   name,
+  craft,
+  castM,
+  accessNote,
   hull,
   seats,
   speedMps,
@@ -74,5 +97,5 @@ function valuesOf({
   tankL,
   burnLph,
 }: BoatEdit): Omit<BoatEdit, 'id'> {
-  return { name, hull, seats, speedMps, draughtM, windLimitMps, gustLimitMps, waveLimitM, tankL, burnLph };
+  return { name, craft, castM, accessNote, hull, seats, speedMps, draughtM, windLimitMps, gustLimitMps, waveLimitM, tankL, burnLph };
 }

@@ -16,6 +16,9 @@ type Boat = OutfitView['boats'][number];
 const blank = (): BoatEdit => ({
   id: v7(),
   name: '',
+  craft: 'boat',
+  castM: null,
+  accessNote: '',
   hull: '',
   seats: 3,
   speedMps: 8,
@@ -25,6 +28,18 @@ const blank = (): BoatEdit => ({
   waveLimitM: null,
   tankL: 60,
   burnLph: 15,
+});
+
+/** A brisk walk with rods, and a cast from the bank (common practice). */
+const onFoot = (): BoatEdit => ({
+  ...blank(),
+  name: 'On foot',
+  craft: 'foot',
+  speedMps: 1.1,
+  castM: 60,
+  draughtM: 0,
+  tankL: 0,
+  burnLph: 0,
 });
 
 /** Boats with what they carry and what they are held to. */
@@ -41,13 +56,18 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
     <div className="max-w-[760px]">
       {question}
       {mayEdit && (
-        <Button strong onClick={() => setEdited({ boat: blank(), isNew: true })} className="mb-3">
-          Add a boat
-        </Button>
+        <p className="mb-3 flex flex-wrap gap-2">
+          <Button strong onClick={() => setEdited({ boat: blank(), isNew: true })}>
+            Add a boat
+          </Button>
+          <Button onClick={() => setEdited({ boat: onFoot(), isNew: true })}>Add a guide on foot</Button>
+        </p>
       )}
       {retire.error !== null && <Fault error={retire.error} />}
       {outfit?.boats.length === 0 && (
-        <p className="text-ink-2">No boat yet. A trip needs one: what it carries, how fast it runs, and when it turns back.</p>
+        <p className="text-ink-2">
+          No boat yet. A trip needs one: what it carries, how fast it runs, and when it turns back. Without a boat, add how you go on foot.
+        </p>
       )}
       <ul>
         {outfit?.boats.map((b) => (
@@ -55,7 +75,12 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
             <span className="min-w-0 flex-1">
               <b>{b.name}</b> <span className="text-ink-2">{b.hull}</span>
               <span className="block text-[0.87rem] text-ink-2">
-                {b.seats} guests · {amount(b.speedMps, 'current', 0)} · draws {amount(b.draughtM, 'height', 1)} · {limitsWords(b)}
+                {b.seats} guests ·{' '}
+                {b.craft === 'foot'
+                  ? `walks ${amount(b.speedMps, 'current', 1)}, casts ${amount(b.castM ?? 60, 'near', 0)}`
+                  : `${amount(b.speedMps, 'current', 0)} · draws ${amount(b.draughtM, 'height', 1)}`}{' '}
+                · {limitsWords(b)}
+                {b.accessNote === '' ? '' : ` · ${b.accessNote}`}
               </span>
             </span>
             {mayEdit && (

@@ -83,7 +83,8 @@ export default function Grounds() {
   const spots = g.spots.data ?? NO_SPOTS;
   const selected = params.get('spot');
   const chosen = spots.find((s) => s.id === selected) ?? null;
-  const boat = outfit?.boats.find((b) => b.id === boatId) ?? (water?.kind === 'fresh' ? outfit?.boats.at(-1) : outfit?.boats[0]);
+  const boats = outfit?.boats.filter((b) => b.craft === 'boat') ?? [];
+  const boat = boats.find((b) => b.id === boatId) ?? (water?.kind === 'fresh' ? boats.at(-1) : boats[0]);
   const select = useCallback(
     (id: string | null) => {
       const next = new URLSearchParams(window.location.search);
@@ -201,7 +202,7 @@ export default function Grounds() {
     <>
       <Header title={water.name} note={`${spots.length} spots · ${dayName(cursor.at, zone)} ${clock(cursor.at, zone)}`}>
         <Pick label="Water" value={water.id} options={outfit?.waters ?? []} onPick={(id) => setParams({ water: id })} />
-        <Pick label="Boat for runs" value={boat?.id ?? ''} options={outfit?.boats ?? []} onPick={setBoatId} />
+        <Pick label="Boat for runs" value={boat?.id ?? ''} options={boats} onPick={setBoatId} />
         <GroundsMenus mayEdit={mayEdit} onDraw={setDrawing} onOpen={setOpen} />
       </Header>
       {question}

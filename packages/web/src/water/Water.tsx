@@ -148,7 +148,7 @@ export default function Water() {
                         bed={bed}
                         water={live}
                         waterId={water.id}
-                        boats={boats}
+                        boats={boats.filter((b) => b.craft === 'boat')}
                         trips={[...(board.data?.today ?? []), ...(board.data?.tomorrow ?? [])]}
                         at={at}
                         cursorAt={cursor.at}

@@ -93,6 +93,11 @@ export interface BoatRow {
   id: string;
   outfitId: string;
   name: string;
+  /** On foot nobody floats: the speed is a walking pace, and a cast from the bank reaches so far. */
+  craft: 'boat' | 'foot';
+  castM: number | null;
+  /** Parking, permits, gates. */
+  accessNote: string;
   hull: string;
   seats: number;
   speedMps: number;
@@ -114,6 +119,9 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     id: { type: 'uuid', primary: true },
     outfitId: { type: 'uuid', name: 'outfit_id' },
     name: { type: 'text' },
+    craft: { type: 'text', default: 'boat' },
+    castM: { type: 'double precision', name: 'cast_m', nullable: true },
+    accessNote: { type: 'text', name: 'access_note', default: '' },
     hull: { type: 'text' },
     seats: { type: 'int' },
     speedMps: { type: 'double precision', name: 'speed_mps' },
