@@ -9,7 +9,7 @@ const file = { id, fileName: z.string().trim().min(1).max(200), refused: count }
 export const importReadings = z
   .object({
     ...file,
-    source: z.enum(['csv', 'nmea', 'metar', 'river', 'tide', 'forecast']),
+    source: z.enum(['csv', 'json', 'nmea', 'metar', 'river', 'tide', 'forecast']),
     /** Member of the forecast, by row; 0 for all where it is left out. What lies ahead of the server's clock is foretold. */
     member: z.array(z.int().min(0).max(100)).max(200_000).optional(),
     atMs: z

@@ -18,6 +18,7 @@ const schema = z.object({
   SECURE_COOKIES: z.enum(['yes', 'no']).optional(),
   TRUST_PROXY: z.enum(['yes', 'no']).default('no'),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
+  PRIVATE_STATIONS: z.enum(['yes', 'no']).default('no'),
   SIGN_UP: z.enum(['first', 'open', 'closed']).default('first'),
   BLUFFWIND_DEMO: z.enum(['yes', 'no']).default('no'),
 });
@@ -49,6 +50,8 @@ export interface Config {
   readonly trustProxy: boolean;
   /** Who may make an outfit without being asked: the first comer of an empty database, anybody, or nobody. */
   readonly signUp: 'first' | 'open' | 'closed';
+  /** Stations by address may stand on this machine or in its network. */
+  readonly privateStations: boolean;
   readonly logLevel: string;
   readonly demo: boolean;
 }
@@ -82,6 +85,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     secureCookies: (e.SECURE_COOKIES ?? (env.NODE_ENV === 'production' ? 'yes' : 'no')) === 'yes',
     trustProxy: e.TRUST_PROXY === 'yes',
     signUp: e.SIGN_UP,
+    privateStations: e.PRIVATE_STATIONS === 'yes',
     logLevel: e.LOG_LEVEL,
     demo: e.BLUFFWIND_DEMO === 'yes',
   };

@@ -48,7 +48,9 @@ const UNIT_HINTS: readonly (readonly [RegExp, string])[] = [
 /** The unit of a variable that words such as a heading name, by its id; null where they name none. */
 export function unitHinted(variable: string, words: string): string | null {
   const units = unitsOf(variable);
-  return UNIT_HINTS.find(([pattern, id]) => pattern.test(words) && units.some((u) => u.id === id))?.[1] ?? null;
+  // wind_speed_kn and wind.speed.kn are words as well.
+  const apart = words.replaceAll(/[_.]/g, ' ');
+  return UNIT_HINTS.find(([pattern, id]) => pattern.test(apart) && units.some((u) => u.id === id))?.[1] ?? null;
 }
 
 /** A first guess at how a table is to be read, from its header and first lines; the user confirms it. */

@@ -12,6 +12,7 @@ import { OwnSettings1780000000008 } from './migrations/0008-own-settings';
 import { OwnOutfit1780000000009 } from './migrations/0009-own-outfit';
 import { Rigs1780000000010 } from './migrations/0010-rigs';
 import { OnFoot1780000000011 } from './migrations/0011-on-foot';
+import { OwnStations1780000000012 } from './migrations/0012-own-stations';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -26,6 +27,7 @@ const MIGRATIONS = [
   OwnOutfit1780000000009,
   Rigs1780000000010,
   OnFoot1780000000011,
+  OwnStations1780000000012,
 ];
 
 /** What a pool of connections may do. */

@@ -29,9 +29,10 @@ export function handlersOf(deps: JobDeps): Handlers {
       within(outfitId, (entities) => calibrateSpots(entities, waterId, clock.now(), spotIds)),
     'make-briefs': ({ outfitId }) => makeMarked(source, outfitId, clock.now()),
     'poll-stations': async () => {
-      if (!config.stationUrl) return;
-      const client = stationClient(config.stationUrl);
-      const { touched, outfits } = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF);
+      const client = config.stationUrl ? stationClient(config.stationUrl) : null;
+      const { touched, outfits } = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF, {
+        allowPrivate: config.privateStations,
+      });
       for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId) });
     },
     sweep: () => sweep(source, clock.now()),

@@ -42,7 +42,7 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
     void ask();
     setInterval(ask, Math.min(seconds, 600) * 1000);
   };
-  if (config.stationUrl) every('poll-stations', config.demo ? DEMO_POLL_S : POLL_S);
+  every('poll-stations', config.demo ? DEMO_POLL_S : POLL_S);
   every('sweep', SWEEP_S);
   listenWhileHolding(config.databaseUrl, 'instruments', () =>
     listenToInstruments({

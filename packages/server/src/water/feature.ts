@@ -1,8 +1,9 @@
 import { ForecastEntity, ForecastMemberEntity, InstrumentEntity, ReadingEntity, StationEntity, WaterEntity } from '../db/entities/water';
 import { feature } from '../feature';
 import { waterRoutes } from './routes';
+import { stationRoutes } from './stationRoutes';
 
 export const water = feature({
-  routes: [waterRoutes],
+  routes: [waterRoutes, stationRoutes],
   entities: [ForecastEntity, ForecastMemberEntity, InstrumentEntity, ReadingEntity, StationEntity, WaterEntity],
 });

@@ -2,11 +2,14 @@
 import { DAY, HOUR } from '@bluffwind/core/units/time';
 import { climatologyOf, type QualityContext, qualityFlags, type RawReading } from '@bluffwind/core/weather/quality';
 import { isVariable, variable as known } from '@bluffwind/core/weather/variables';
-import { type DataSource, type EntityManager, Not } from 'typeorm';
+import { type DataSource, type EntityManager, IsNull, Not } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
 import { ForecastEntity, type StationRow, StationEntity } from '../db/entities/water';
+import type { FetchTerms } from '../http/fetchOutside';
+import { zoneOf } from '../trips/tripsOn';
 import { FILES } from './filedForecasts';
+import { askStation, type Spoken } from './ownStation';
 import { refreshStops } from './recompute';
 import type { StationClient } from './stationClient';
 
@@ -18,6 +21,10 @@ const SLICE = 40 * DAY;
 const OVERLAP = 6 * HOUR;
 /** How far back a new station is asked at first. */
 const FIRST_LOOK = 5 * DAY;
+/** A station of the crew's own is asked so often, listened to for so long back and so far ahead. */
+const OWN_EVERY = 10 * 60_000;
+const OWN_LOOK = 5 * DAY;
+const OWN_AHEAD = 16 * DAY;
 /** What the flat-line test needs to look back on. */
 const CONTEXT = 30 * HOUR;
 /** Variables whose season is known well enough to hold a reading against it. */
@@ -46,9 +53,10 @@ export function latestRun(nowMs: number): number {
  */
 export async function pollStations(
   source: DataSource,
-  client: StationClient,
+  client: StationClient | null,
   nowMs: number,
   backOff: BackOff = BACK_OFF,
+  own: FetchTerms = { allowPrivate: false },
 ): Promise<{ readonly stored: number; readonly touched: ReadonlySet<string>; readonly outfits: readonly string[] }> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
@@ -56,20 +64,25 @@ export async function pollStations(
   const touched = new Set<string>();
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) =>
-      entities.find(StationEntity, { where: { path: Not(FILES) }, order: { name: 'ASC' } }),
+      entities.find(StationEntity, { where: { path: Not(FILES), removedAt: IsNull() }, order: { name: 'ASC' } }),
     );
     for (const station of stations) {
       if (station.nextTryAt && station.nextTryAt.getTime() > nowMs) continue;
+      if (station.url === null && client === null) continue;
       const note = (change: Partial<StationRow>) => {
         touched.add(id);
         return inOutfit(source, id, (e) => e.update(StationEntity, { id: station.id }, change));
       };
       try {
-        const news = await pollStation(source, client, station, nowMs);
+        const news =
+          station.url !== null
+            ? await pollOwn(source, station, nowMs, own)
+            : await pollStation(source, client as StationClient, station, nowMs);
         stored += news.stored;
         // A reading more of the present hour changes nothing that was worked out; answers that show it are kept for seconds only.
         if (news.forecast || news.stops > 0) changed.add(id);
-        if (station.lastError !== null || station.failures > 0) await note({ lastError: null, failures: 0, nextTryAt: null });
+        if (station.lastError !== null || station.failures > 0)
+          await note({ lastError: null, failures: 0, ...(station.url === null ? { nextTryAt: null } : {}) });
       } catch (error) {
         const wait = Math.min(backOff.longestMs, backOff.firstMs * 2 ** Math.min(20, station.failures));
         await note({
@@ -97,7 +110,7 @@ export async function fetchHistory(
   let stored = 0;
   for (const { id } of outfits) {
     const stations = await inOutfit(source, id, (entities) =>
-      entities.find(StationEntity, { where: { path: Not(FILES) }, order: { name: 'ASC' } }),
+      entities.find(StationEntity, { where: { path: Not(FILES), url: IsNull() }, order: { name: 'ASC' } }),
     );
     // Stations side by side, each one's spans in order: flags look back.
     const counts = await Promise.all(
@@ -135,6 +148,62 @@ async function fetchSpan(
     from = to;
   }
   return stored;
+}
+
+/** Asks a station of the crew's own once: what lies behind is a reading, what lies ahead a forecast. */
+async function pollOwn(
+  source: DataSource,
+  station: StationRow,
+  nowMs: number,
+  own: FetchTerms,
+): Promise<{ stored: number; stops: number; forecast: boolean }> {
+  const zone = await inOutfit(source, station.outfitId, (e) => zoneOf(e, station.outfitId));
+  if (station.url === null || station.reading === null) throw new Error('it has no address');
+  const spoken = await askStation(station.url, station.reading, zone, nowMs, own);
+  const since = nowMs - OWN_LOOK;
+  const behind = spoken.readings.filter((r) => r.atMs <= nowMs && r.atMs >= since && r.member === 0);
+  const ahead = spoken.readings.filter((r) => r.atMs > nowMs && r.atMs < nowMs + OWN_AHEAD);
+  if (behind.length === 0 && ahead.length === 0)
+    throw new Error(spoken.readings.length === 0 ? 'nothing of its answer could be read' : 'all that it says is older than five days');
+  const first = behind.reduce((a, r) => Math.min(a, r.atMs), nowMs);
+  const stored = await inOutfit(source, station.outfitId, async (entities) => {
+    const rows = behind.map((r) => ({ at: new Date(r.atMs).toISOString(), variable: r.variable, value: r.value }));
+    const { count, goodAt } = await storeReadings(entities, station, rows, nowMs, true);
+    const newest = goodAt !== null && goodAt > (station.lastGoodAt?.getTime() ?? 0) ? { lastGoodAt: new Date(goodAt) } : {};
+    await entities.update(
+      StationEntity,
+      { id: station.id },
+      { polledTo: new Date(nowMs), nextTryAt: new Date(nowMs + OWN_EVERY), ...newest },
+    );
+    return count;
+  });
+  const stops = stored > 0 ? await inOutfit(source, station.outfitId, (e) => refreshStops(e, station.waterId, first, nowMs, nowMs)) : 0;
+  const forecast = ahead.length > 0 && (await inOutfit(source, station.outfitId, (e) => storeAhead(e, station, ahead, nowMs)));
+  return { stored, stops, forecast };
+}
+
+/** Keeps what a station foretells as a run of the hour; one of the same hour is there already. @returns Whether it was new. */
+async function storeAhead(entities: EntityManager, station: StationRow, ahead: Spoken['readings'], nowMs: number): Promise<boolean> {
+  const [row] = await entities.query(
+    `insert into forecast (outfit_id, station_id, run_at, fetched_at) values ($1, $2, $3, $4)
+     on conflict (station_id, run_at) do nothing returning id`,
+    [station.outfitId, station.id, new Date(Math.floor(nowMs / HOUR) * HOUR), new Date(nowMs)],
+  );
+  if (!row) return false;
+  const series = new Map<string, { member: number; variable: string; at: Date[]; value: number[] }>();
+  for (const r of [...ahead].sort((a, b) => a.atMs - b.atMs)) {
+    const key = `${r.member} ${r.variable}`;
+    const one = series.get(key) ?? { member: r.member, variable: r.variable, at: [], value: [] };
+    series.set(key, one);
+    one.at.push(new Date(r.atMs));
+    one.value.push(r.value);
+  }
+  for (const s of series.values())
+    await entities.query(
+      `insert into forecast_member (forecast_id, outfit_id, member, variable, at, value) values ($1, $2, $3, $4, $5, $6)`,
+      [row.id, station.outfitId, s.member, s.variable, s.at, s.value],
+    );
+  return true;
 }
 
 async function pollStation(

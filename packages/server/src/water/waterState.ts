@@ -4,7 +4,7 @@ import { DAY, HOUR } from '@bluffwind/core/units/time';
 import { disagreements } from '@bluffwind/core/weather/disagreement';
 import { joinForecast, type Track } from '@bluffwind/core/weather/joinForecast';
 import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind';
-import { type EntityManager, Not } from 'typeorm';
+import { IsNull, type EntityManager, Not } from 'typeorm';
 import { FILES } from './filedForecasts';
 import { type StationRow, StationEntity, type WaterRow, WaterEntity } from '../db/entities/water';
 import { found } from '../http/context';
@@ -48,7 +48,10 @@ export async function loadWaterState(
   nowMs: number,
 ): Promise<WaterStateView> {
   const water = found(await entities.findOneBy(WaterEntity, { id: waterId }), 'water');
-  const stations = await entities.find(StationEntity, { where: { waterId, path: Not(FILES) }, order: { name: 'ASC' } });
+  const stations = await entities.find(StationEntity, {
+    where: { waterId, path: Not(FILES), removedAt: IsNull() },
+    order: { name: 'ASC' },
+  });
   const until = Math.min(toMs, nowMs);
   const rows: RawRow[] = await entities.query(
     `select r.id, r.station_id, r.source, r.variable, r.at, r.value, r.flag, p.name as by, r.spot_id, s.name as spot_name, r.note,

@@ -17,6 +17,8 @@ import { WATER_KEYS } from './waterKeys';
 // Fetched when a tide is to be set: it has the arithmetic of tides with it.
 const TideDialog = lazy(() => import('./TideDialog').then((m) => ({ default: m.TideDialog })));
 
+const StationsDialog = lazy(() => import('./StationsDialog').then((m) => ({ default: m.StationsDialog })));
+
 type Water = OutfitView['waters'][number];
 
 /** Waters with what is known of them. */
@@ -26,6 +28,7 @@ export function Waters({ mayEdit, zone }: { mayEdit: boolean; zone: string }) {
   const [edited, setEdited] = useState<{ readonly water: WaterEdit; readonly isNew: boolean } | null>(null);
   const [shore, setShore] = useState<Water | null>(null);
   const [tide, setTide] = useState<Water | null>(null);
+  const [stations, setStations] = useState<Water | null>(null);
   const [blank] = useState((): WaterEdit => ({ id: v7(), name: '', kind: 'salt', ruleZone: '', dockLat: Number.NaN, dockLon: Number.NaN }));
   const [ask, question] = useAsk();
   const retire = useSave<Water>({
@@ -69,6 +72,9 @@ export function Waters({ mayEdit, zone }: { mayEdit: boolean; zone: string }) {
                 <Button onClick={() => setShore(w)} aria-label={`Shore of ${w.name}`}>
                   Shore
                 </Button>
+                <Button onClick={() => setStations(w)} aria-label={`Stations of ${w.name}`}>
+                  Stations
+                </Button>
                 {w.kind === 'salt' && (
                   <Button onClick={() => setTide(w)} aria-label={`Tide of ${w.name}`}>
                     Tide
@@ -102,6 +108,7 @@ export function Waters({ mayEdit, zone }: { mayEdit: boolean; zone: string }) {
         onMade={setShore}
       />
       <ShoreDialog water={shore} onClose={() => setShore(null)} />
+      <Suspense fallback={null}>{stations && <StationsDialog water={stations} zone={zone} onClose={() => setStations(null)} />}</Suspense>
       <Suspense fallback={null}>{tide && <TideDialog water={tide} zone={zone} onClose={() => setTide(null)} />}</Suspense>
     </div>
   );

@@ -1,3 +1,4 @@
+import type { StationGiven } from '@bluffwind/contract/stations';
 import type { SessionView } from '@bluffwind/contract/auth';
 import type { LaidAside, OutfitSettings } from '@bluffwind/contract/crew';
 import type { ClientView } from '@bluffwind/contract/outfit';
@@ -13,3 +14,5 @@ export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: () => g
 export const invitationsQuery = queryOptions({ queryKey: ['invitations'], queryFn: () => get<InvitationRow[]>('/invitations') });
 export const clientsQuery = queryOptions({ queryKey: ['clients'], queryFn: () => get<ClientView[]>('/clients') });
 export const rulesQuery = queryOptions({ queryKey: ['rules'], queryFn: () => get<RuleRow[]>('/rules') });
+
+export const stationsQuery = queryOptions({ queryKey: ['stations'], queryFn: () => get<StationGiven[]>('/stations'), staleTime: 30_000 });

@@ -1,5 +1,4 @@
 import { DAY } from '@bluffwind/core/units/time';
-import { unitsOf } from '@bluffwind/core/formats/unitsOf';
 import type { Foretold } from '@bluffwind/core/formats/forecastJson';
 import type { ReadingMapping, ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
 import { useEffect, useRef, useState } from 'react';
@@ -8,21 +7,15 @@ import { serverNow } from '../data/clock';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
-import { ALL_VARIABLES, variableWords } from '@bluffwind/core/weather/variables';
-import type { FilesWork, ReadingKind, TableHead } from '../workers/files.worker';
+import { variableWords } from '@bluffwind/core/weather/variables';
+import { isTableKind, type ReadingKind } from '@bluffwind/core/formats/readingFile';
+import type { FilesWork, TableHead } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
-import { DecimalChoice, ZoneChoice } from './choices';
 import { ImportList } from './ImportList';
+import { ReadingColumns } from './ReadingColumns';
 import { FileFault, RefusedList } from './RefusedList';
 import { Choice } from '../ui/Choice';
 import { useStoreFile } from './useStoreFile';
-
-/** What a column may be. */
-const COLUMN_KINDS = [
-  { value: '', name: 'leave out' },
-  { value: 'time', name: 'time' },
-  ...ALL_VARIABLES.map(([value, v]) => ({ value: value as string, name: v.words })),
-];
 
 interface Props {
   readonly open: boolean;
@@ -34,6 +27,7 @@ interface Props {
 
 const KIND_WORDS: Record<ReadingKind, string> = {
   csv: 'a table: choose what its columns are',
+  json: 'a list of records as JSON: choose what its columns are',
   nmea: 'a log of NMEA 0183 sentences',
   metar: 'aviation weather reports (METAR)',
   river: 'tab-separated river data of a public agency',
@@ -76,15 +70,15 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     const found = await worker.get().readingKind(text);
     if ('fault' in found) return setFault(found);
     setFile({ name: chosen.name, text, kind: found.kind });
-    if (found.kind !== 'csv') return;
-    const table = await worker.get().readingTable(text, zone);
+    if (!isTableKind(found.kind)) return;
+    const table = await worker.get().readingTable(text, zone, found.kind);
     if ('fault' in table) return setFault(table);
     setHead(table);
     setMapping(table.guess);
   }
 
   useEffect(() => {
-    if (!file || (file.kind === 'csv' && (!mapping || mapping.values.length === 0 || mapping.timeColumns.length === 0))) return;
+    if (!file || (isTableKind(file.kind) && (!mapping || mapping.values.length === 0 || mapping.timeColumns.length === 0))) return;
     let gone = false;
     void (async () => {
       const answer = await worker.get().readings(file.text, file.kind, { mapping, zone, nowMs: serverNow(), unit });
@@ -123,11 +117,6 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
     [Number.POSITIVE_INFINITY, 0],
   );
   const ahead = read?.readings.filter((r) => r.atMs > serverNow()).length ?? 0;
-  const change = (column: number, variable: string, unitId: string) => {
-    if (!mapping) return;
-    const others = mapping.values.filter((v) => v.column !== column);
-    setMapping({ ...mapping, values: variable === '' ? others : [...others, { column, variable, unit: unitId }] });
-  };
   return (
     <Sheet
       open={open}
@@ -159,83 +148,7 @@ export function ImportReadings({ open, waterId, waterName, zone, onClose }: Prop
             onPick={setUnit}
           />
         )}
-        {head && mapping && (
-          <div className="flex flex-wrap gap-3 text-[0.9rem]">
-            <DecimalChoice value={mapping.decimal} onChange={(decimal) => setMapping({ ...mapping, decimal })} />
-            <Choice
-              label="Dates such as 03/04"
-              value={mapping.order}
-              options={[
-                { value: 'dmy', name: 'day first' },
-                { value: 'mdy', name: 'month first' },
-              ]}
-              onPick={(order) => setMapping({ ...mapping, order })}
-            />
-            <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => setMapping({ ...mapping, zone: z })} />
-          </div>
-        )}
-        {head && mapping && (
-          <div className="overflow-auto" tabIndex={0} role="group" aria-label="Columns of the file">
-            <table className="text-[0.87rem]">
-              <thead>
-                <tr>
-                  {head.header.map((name, i) => {
-                    const value = mapping.values.find((v) => v.column === i);
-                    const isTime = mapping.timeColumns.includes(i);
-                    return (
-                      <th key={`${name} ${String(i)}`} className="border border-line px-2 py-1 text-left align-top">
-                        <span className="block">{name || `column ${i + 1}`}</span>
-                        <Choice
-                          label={`What ${name} is`}
-                          labelled="hidden"
-                          value={isTime ? 'time' : (value?.variable ?? '')}
-                          options={COLUMN_KINDS}
-                          onPick={(v) => {
-                            const times = mapping.timeColumns.filter((c) => c !== i);
-                            if (v === 'time')
-                              setMapping({
-                                ...mapping,
-                                timeColumns: [...times, i].sort((a, b) => a - b),
-                                values: mapping.values.filter((x) => x.column !== i),
-                              });
-                            else {
-                              const others = mapping.values.filter((x) => x.column !== i && x.variable !== v);
-                              setMapping({
-                                ...mapping,
-                                timeColumns: times,
-                                values: v === '' ? others : [...others, { column: i, variable: v, unit: unitsOf(v)[0]?.id ?? '' }],
-                              });
-                            }
-                          }}
-                        />
-                        {value && (
-                          <Choice
-                            label={`Unit of ${name}`}
-                            labelled="hidden"
-                            value={value.unit}
-                            options={unitsOf(value.variable).map((u) => ({ value: u.id, name: u.name }))}
-                            onPick={(unit) => change(i, value.variable, unit)}
-                          />
-                        )}
-                      </th>
-                    );
-                  })}
-                </tr>
-              </thead>
-              <tbody className="num">
-                {head.rows.map((r) => (
-                  <tr key={r.join('\u0001')}>
-                    {head.header.map((name, i) => (
-                      <td key={`${name} ${String(i)}`} className="border border-line px-2 py-0.5">
-                        {r[i]}
-                      </td>
-                    ))}
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        )}
+        {head && mapping && <ReadingColumns header={head.header} rows={head.rows} mapping={mapping} zone={zone} onChange={setMapping} />}
         {read && span && read.readings.length > 0 && (
           <p data-preview>
             <span className="num">{read.readings.length}</span> readings of {variables.map((v) => variableWords(v)).join(', ')}, from{' '}

@@ -1,11 +1,9 @@
 // Files are read here, off the screen's own thread: a large or hostile one can only hold up this worker, which is ended.
-import { isRiverFile, isTideFile, readRiverFile, readTideFile } from '@bluffwind/core/formats/agencyFiles';
-import { isForecastJson, readForecastJson } from '@bluffwind/core/formats/forecastJson';
-import { readMetars } from '@bluffwind/core/formats/metar';
 import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog';
 import { guessPastMapping, type PastMapping, readPastTrips } from '@bluffwind/core/formats/pastTrips';
 import type { PlacesRead } from '@bluffwind/core/formats/places';
-import { guessMapping, type ReadingMapping, type ReadingsRead, readReadings } from '@bluffwind/core/formats/readingsCsv';
+import { isNmea, type ReadingKind, readingKindOf, type ReadingTerms, readReadingFile, tableOf } from '@bluffwind/core/formats/readingFile';
+import { guessMapping, type ReadingMapping, type ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
 import { readPlaces } from '@bluffwind/core/formats/readPlaces';
 import { type Refused, UnreadableFile } from '@bluffwind/core/formats/refused';
 import { guessSoundingMapping, readSoundings, type SoundingMapping, type SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
@@ -22,8 +20,6 @@ const MOST_SHEET_BYTES = 20 * 1024 * 1024;
 const MOST_UNPACKED_BYTES = 300 * 1024 * 1024;
 /** Corners of a shore that a chart can show. */
 const MOST_CORNERS = 4000;
-
-export type ReadingKind = 'csv' | 'nmea' | 'metar' | 'river' | 'tide' | 'forecast';
 
 /** Head of a table with a first guess of its mapping. */
 export interface TableHead<M> {
@@ -60,8 +56,6 @@ function plainly<T>(read: () => T): Answer<T> {
   }
 }
 
-const isNmea = (text: string) => /^[$!][A-Z]{5},/m.test(text.slice(0, 4000));
-const isMetar = (text: string) => /^(METAR |SPECI )?[A-Z][A-Z0-9]{3} \d{6}Z /m.test(text.slice(0, 2000));
 const headOf = (t: Table) => ({ header: t.header, rows: t.records.slice(0, 5).map((r) => r.cells) });
 
 /** The first sheet of a workbook as a table of texts; formulas give what they last came to. */
@@ -108,36 +102,15 @@ function textOf(cell: unknown): string {
 }
 
 const work = {
-  readingKind(text: string): Answer<{ kind: ReadingKind }> {
+  readingKind: (text: string): Answer<{ kind: ReadingKind }> => plainly(() => ({ kind: readingKindOf(text) })),
+  readingTable(text: string, zone: string, kind: 'csv' | 'json'): Answer<TableHead<ReadingMapping>> {
     return plainly(() => {
-      if (isNmea(text)) return { kind: 'nmea' as const };
-      if (isMetar(text)) return { kind: 'metar' as const };
-      if (isForecastJson(text)) return { kind: 'forecast' as const };
-      if (isRiverFile(text)) return { kind: 'river' as const };
-      return { kind: isTideFile(readTable(text)) ? ('tide' as const) : ('csv' as const) };
-    });
-  },
-  readingTable(text: string, zone: string): Answer<TableHead<ReadingMapping>> {
-    return plainly(() => {
-      const t = readTable(text);
+      const t = tableOf(text, kind);
       return { ...headOf(t), guess: guessMapping(t, zone) };
     });
   },
-  readings(
-    text: string,
-    kind: ReadingKind,
-    o: { mapping: ReadingMapping | null; zone: string; nowMs: number; unit: 'metric' | 'us' },
-  ): Answer<ReadingsRead> {
-    return plainly((): ReadingsRead => {
-      if (kind === 'nmea') return readNmeaLog(text);
-      if (kind === 'forecast') return readForecastJson(text, o.zone);
-      if (kind === 'metar') return readMetars(text, o.nowMs);
-      if (kind === 'river') return readRiverFile(text);
-      if (kind === 'tide') return readTideFile(text, o.zone, o.unit);
-      const t = readTable(text);
-      return readReadings(t, o.mapping ?? guessMapping(t, o.zone));
-    });
-  },
+  readings: (text: string, kind: ReadingKind, terms: ReadingTerms): Answer<ReadingsRead> =>
+    plainly((): ReadingsRead => readReadingFile(text, kind, terms)),
   places: (text: string): Answer<PlacesRead> =>
     plainly(() => {
       const read = readPlaces(text);

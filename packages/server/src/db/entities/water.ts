@@ -1,3 +1,4 @@
+import type { StationReading } from '@bluffwind/contract/stations';
 import type { TideRecord } from '@bluffwind/core/conditions/waterRecord';
 import type { CurrentStation } from '@bluffwind/core/tide/currentModel';
 import { EntitySchema } from 'typeorm';
@@ -65,6 +66,10 @@ export interface StationRow {
   failures: number;
   nextTryAt: Date | null;
   lastGoodAt: Date | null;
+  /** Address that the crew gave, and how its answer is read; null for stations of the shipped kind. */
+  url: string | null;
+  reading: StationReading | null;
+  removedAt: Date | null;
 }
 export const StationEntity = new EntitySchema<StationRow>({
   name: 'station',
@@ -81,6 +86,9 @@ export const StationEntity = new EntitySchema<StationRow>({
     failures: { type: 'int', default: 0 },
     nextTryAt: { type: 'timestamptz', name: 'next_try_at', nullable: true },
     lastGoodAt: { type: 'timestamptz', name: 'last_good_at', nullable: true },
+    url: { type: 'text', nullable: true },
+    reading: { type: 'jsonb', nullable: true },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
   },
 });
 
