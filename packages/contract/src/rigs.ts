@@ -1,26 +1,9 @@
 // What the crew ties and loads: gear, figures of a rig set by hand, and ticks of the night before.
+import { GEAR_KINDS } from '@bluffwind/core/tackle/gearKinds';
 import { z } from 'zod';
 import { id, instant } from './ids';
 
-export const GEAR_KINDS = [
-  'rod',
-  'reel',
-  'line',
-  'leader',
-  'hook',
-  'weight',
-  'head',
-  'lure',
-  'feeder',
-  'board',
-  'float',
-  'sea anchor',
-  'sounder',
-  'net',
-  'release tool',
-] as const;
 export const gearKind = z.enum(GEAR_KINDS);
-export type GearKind = z.infer<typeof gearKind>;
 
 const maybe = (least: number, most: number) => z.number().min(least).max(most).nullable();
 
@@ -61,7 +44,6 @@ export const baitTrial = z
     divesM: maybe(0.1, 60),
   })
   .strict();
-export type BaitTrial = z.infer<typeof baitTrial>;
 
 /** What a boat shows to the wind, and a drift that was timed. */
 export const boatDrift = z
@@ -85,7 +67,6 @@ export const rigChoice = z
 export type RigChoice = z.infer<typeof rigChoice>;
 
 const strengthCount = z.object({ kg: z.number(), rodHours: z.number(), bites: z.int(), hooked: z.int(), landed: z.int() });
-export type StrengthCountView = z.infer<typeof strengthCount>;
 
 /** What the rigs of a trip are made from beside its desk. */
 export const tripRigs = z.object({
@@ -98,7 +79,12 @@ export const tripRigs = z.object({
     /** True for what the crew has not listed: usual sizes stand for it. */
     usual: z.object({ weights: z.boolean(), heads: z.boolean(), anchors: z.boolean() }),
   }),
-  boat: z.object({ windageM2: z.number(), hullM2: z.number(), timed: z.boolean() }),
+  boat: z.object({
+    windageM2: z.number(),
+    hullM2: z.number(),
+    timed: z.boolean(),
+    /** Parking, permits, gates, where one walks. */ accessNote: z.string(),
+  }),
   trials: z.array(
     z.object({ presentationId: id, depthM: z.number().nullable(), seconds: z.number().nullable(), divesM: z.number().nullable() }),
   ),

@@ -13,6 +13,5 @@ export function gasVolume(depthM: number, waterKgM3 = SEA_WATER): number {
   return (ATMOSPHERE_PA + inRange('waterKgM3', waterKgM3, 900, 1100, 'kg/m3') * GRAVITY * depthM) / ATMOSPHERE_PA;
 }
 
-/** Depths from which fish are brought up slowly, and from which harm is likely, m (usual practice). */
+/** Depth from which fish are brought up slowly, m; harm is likely from 15 to 20 m (usual practice). */
 export const BAROTRAUMA_FROM_M = 10;
-export const BAROTRAUMA_LIKELY_M = 15;

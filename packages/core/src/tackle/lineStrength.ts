@@ -42,11 +42,8 @@ export function lineDiameterMm(kind: LineKind, kg: number): number {
   return lastMm;
 }
 
-/** Share of its strength that a knot leaves, least and most (common practice). */
-export const KNOT_LEAVES = [0.75, 0.95] as const;
-
 /**
- * Drag to set, least and most, kg: a quarter to a third of the weakest part, knots counted (common practice).
+ * Drag to set, least and most, kg: a quarter to a third of the weakest part; a knot leaves 75 to 95 % of it (common practice).
  * @param partsKg - Strengths of line, leader, hook length; at least one.
  */
 export function dragSetting(partsKg: readonly number[]): [number, number] {

@@ -30,6 +30,10 @@ export interface NightInputs {
   readonly children: number;
   readonly nonSwimmers: number;
   readonly guests: number;
+  /** Parking, permits, gates; empty for none. */
+  readonly access: string;
+  /** False for people on foot, who carry what they take. */
+  readonly afloat: boolean;
   /** Lowest felt temperature under way and highest air of the day, C; null where not known. */
   readonly coldC: number | null;
   readonly hotC: number | null;
@@ -137,7 +141,7 @@ function usedRigs(n: NightInputs): Used[] {
 function loadItems(n: NightInputs, cards: readonly RigCard[]): NightItem[] {
   const out: NightItem[] = [];
   const load = (key: string, what: string, why: string) => out.push({ key: `load ${key}`, group: 'load', what, why, byMs: null });
-  const anchor = cards.flatMap((c) => c.parts.filter((p) => p.name === 'sea anchor' && (p.value ?? 0) > 0))[0];
+  const anchor = !n.afloat ? undefined : cards.flatMap((c) => c.parts.filter((p) => p.name === 'sea anchor' && (p.value ?? 0) > 0))[0];
   if (anchor) load('sea anchor', `Sea anchor ${anchor.what}, with its float line`, anchor.why);
   const deepest = Math.max(0, ...n.stops.map((s) => s.depthM));
   if (deepest >= BAROTRAUMA_FROM_M)
@@ -153,6 +157,7 @@ function loadItems(n: NightInputs, cards: readonly RigCard[]): NightItem[] {
   );
   load('net', 'Net, wet mat or towel, measure', 'Fish are measured and go back wet and quick.');
   if (n.keeps) load('ice', `Ice, ${Math.max(3, Math.ceil(n.guests * 1.5))} kg`, 'Fish that are kept are bled and iced at once.');
+  if (n.access !== '') load('access', n.access, 'As it is written for this way of going; local rules come first.');
   load(
     'jackets',
     `Life jackets for ${n.guests + 1}${n.children > 0 ? `, ${n.children} of them for children by weight` : ''}`,

@@ -251,6 +251,8 @@ describe('a day of rigs', () => {
       children: 0,
       nonSwimmers: 0,
       guests: 3,
+      access: '',
+      afloat: true,
       coldC: 12,
       hotC: 20,
       losses: {},
@@ -276,6 +278,7 @@ describe('a day of rigs', () => {
     expect(night({ children: 2 }).items.find((i) => i.key === 'load jackets')?.what).toContain('2 of them for children');
     const deep = rigDay(inputs, ranking, plan.legs, options).map((s) => ({ ...s, depthM: 24 }));
     expect(keys({ stops: deep })).toContain('load descender');
+    expect(night({ access: 'Permit of the mill' }).items.find((i) => i.key === 'load access')?.what).toBe('Permit of the mill');
   });
 
   it('counts bait back from the departure and its cost over the hours it is fished', () => {

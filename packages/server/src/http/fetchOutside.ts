@@ -100,4 +100,5 @@ function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_B
   });
 }
 
-const inside = () => new Error('it leads into this machine or its own network, which is not asked');
+const inside = () =>
+  new Error('it leads into this machine or its own network, which is asked only where whoever runs the server allows it');

@@ -107,7 +107,12 @@ async function rigsOf(entities: EntityManager, trip: TripRow, who: Who, nowMs: n
       .map(({ spotId, presentationId, part, value, by }) => ({ spotId, presentationId, part, value, by: name(by) })),
     ticks: ticks.map((t) => ({ key: t.key, by: name(t.by), at: t.at.toISOString() })),
     box: await boxOf(entities),
-    boat: { windageM2: boat.windageM2 ?? hull.windageM2, hullM2: boat.hullM2 ?? hull.hullM2, timed: boat.hullM2 !== null },
+    boat: {
+      windageM2: boat.windageM2 ?? hull.windageM2,
+      hullM2: boat.hullM2 ?? hull.hullM2,
+      timed: boat.hullM2 !== null,
+      accessNote: boat.accessNote,
+    },
     trials: (await entities.find(BaitTrialEntity)).map(({ presentationId, depthM, seconds, divesM }) => ({
       presentationId,
       depthM,

@@ -1,4 +1,5 @@
-import { GEAR_KINDS, type GearEdit, type GearKind, type GearView } from '@bluffwind/contract/rigs';
+import type { GearEdit, GearView } from '@bluffwind/contract/rigs';
+import { GEAR_KINDS, type GearKind } from '@bluffwind/core/tackle/gearKinds';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';

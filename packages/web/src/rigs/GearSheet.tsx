@@ -1,4 +1,5 @@
-import { GEAR_KINDS, type GearEdit, type GearView } from '@bluffwind/contract/rigs';
+import type { GearEdit, GearView } from '@bluffwind/contract/rigs';
+import { GEAR_KINDS } from '@bluffwind/core/tackle/gearKinds';
 import { post } from '../data/api';
 import { useSave } from '../data/useSave';
 import { Entry } from '../ui/form/Entry';

@@ -1,5 +1,5 @@
 import type { RigCard } from '@bluffwind/core/tackle/rigQuestion';
-import type { Point } from './RigPicture';
+import type { Point } from './point';
 
 interface GlyphProps {
   readonly card: RigCard;

@@ -3,6 +3,7 @@ import type { RigCard } from '@bluffwind/core/tackle/rigQuestion';
 import { inMine, myUnit, amount, words } from '../data/units';
 import { ticksOf } from '../ui/ticksOf';
 import { labelRows } from './labelRows';
+import type { Point } from './point';
 import { RigGlyph } from './RigGlyph';
 
 const SKY = 74;
@@ -119,11 +120,6 @@ function LastMetre({ card, bottom }: { card: RigCard; bottom: number }) {
       </text>
     </g>
   );
-}
-
-export interface Point {
-  readonly x: number;
-  readonly y: number;
 }
 
 /** Where the hook hangs: over the weight, beside it, or on the lure itself. */

@@ -36,6 +36,8 @@ const night = nightList({
   children: 1,
   nonSwimmers: 0,
   guests: 3,
+  access: '',
+  afloat: true,
   coldC: 2,
   hotC: null,
   losses: {},

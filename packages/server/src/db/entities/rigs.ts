@@ -1,4 +1,5 @@
-import type { GearKind, RigChoice } from '@bluffwind/contract/rigs';
+import type { RigChoice } from '@bluffwind/contract/rigs';
+import type { GearKind } from '@bluffwind/core/tackle/gearKinds';
 import { EntitySchema } from 'typeorm';
 
 export interface GearRow {

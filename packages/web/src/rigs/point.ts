@@ -1,0 +1,5 @@
+/** A place in a drawing, px. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
