@@ -58,3 +58,27 @@ export type StationEdit = z.infer<typeof stationEdit>;
 /** A station as the crew gave it. */
 export const stationGiven = stationEdit.extend({ lastError: z.string().nullable(), lastGoodAt: z.string().nullable() });
 export type StationGiven = z.infer<typeof stationGiven>;
+
+/** A boat's instrument: NMEA 0183 over TCP. */
+export const instrumentEdit = z
+  .object({
+    id,
+    boatId: id,
+    waterId: id,
+    name: z.string().trim().min(1, 'a name is needed').max(80),
+    address: z
+      .string()
+      .trim()
+      .regex(/^[A-Za-z0-9.:[\]-]{1,250}:\d{1,5}$/, 'expected a name or number and a port, such as plotter.example:10110'),
+    /** How deep its transducer hangs, m; negative where it counts from the keel up. */
+    transducerM: z.number().min(-10).max(10),
+  })
+  .strict();
+export type InstrumentEdit = z.infer<typeof instrumentEdit>;
+export const instrumentGiven = instrumentEdit.extend({
+  /** Empty where it is the one that the server was started with. */
+  address: z.string(),
+  lastHeardAt: z.string().nullable(),
+  lastError: z.string().nullable(),
+});
+export type InstrumentGiven = z.infer<typeof instrumentGiven>;

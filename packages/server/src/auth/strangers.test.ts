@@ -184,7 +184,7 @@ describe('those who may', () => {
 });
 
 const OWNERS = ['/outfit/settings', '/laid-aside', '/people', '/invitations'];
-const CAPTAINS = ['/clients', '/stations'];
+const CAPTAINS = ['/clients', '/stations', '/instruments'];
 
 /** Every GET of a client that answers, with its route. */
 async function readAll(client: Client): Promise<[path: string, body: unknown, route: string][]> {

@@ -53,19 +53,9 @@ export function readAddress(text: string): URL {
 type Answer = { readonly text: string } | { readonly location: string };
 
 function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_BYTES }: FetchTerms): Promise<Answer> {
-  const name = at.hostname.replace(/^\[|\]$/g, '');
-  if (ipaddr.isValid(name) && !allowPrivate && !isPublic(name)) return Promise.reject(inside());
-  const lookup: LookupFunction = (host, options, done) => {
-    lookUp(host, { ...options, all: true }, (error, found) => {
-      if (error) return done(new Error(`there is no ${host}`), '', 4);
-      // One that is inside is enough: which of them answers is not ours to choose.
-      if (!allowPrivate && found.some((f) => !isPublic(f.address))) return done(inside(), '', 4);
-      const [first] = found;
-      if (!first) return done(new Error(`there is no ${host}`), '', 4);
-      if (options.all) (done as (e: null, all: typeof found) => void)(null, found);
-      else done(null, first.address, first.family);
-    });
-  };
+  const refused = refusedHost(at.hostname, allowPrivate);
+  if (refused) return Promise.reject(refused);
+  const lookup = outsideLookup(allowPrivate);
   return new Promise((resolve, reject) => {
     const request = (at.protocol === 'https:' ? https : http).get(
       at,
@@ -98,6 +88,27 @@ function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_B
     request.on('close', () => clearTimeout(late));
     request.on('error', reject);
   });
+}
+
+/** Why a host that is written as a number is not asked; null where it is, and for names, which `outsideLookup` looks at. */
+export function refusedHost(host: string, allowPrivate: boolean): Error | null {
+  const name = host.replace(/^\[|\]$/g, '');
+  return ipaddr.isValid(name) && !allowPrivate && !isPublic(name) ? inside() : null;
+}
+
+/** Looks names up for a connection, which then goes to the very address that was looked at. */
+export function outsideLookup(allowPrivate: boolean): LookupFunction {
+  return (host, options, done) => {
+    lookUp(host, { ...options, all: true }, (error, found) => {
+      if (error) return done(new Error(`there is no ${host}`), '', 4);
+      // One that is inside is enough: which of them answers is not ours to choose.
+      if (!allowPrivate && found.some((f) => !isPublic(f.address))) return done(inside(), '', 4);
+      const [first] = found;
+      if (!first) return done(new Error(`there is no ${host}`), '', 4);
+      if (options.all) (done as (e: null, all: typeof found) => void)(null, found);
+      else done(null, first.address, first.family);
+    });
+  };
 }
 
 const inside = () =>

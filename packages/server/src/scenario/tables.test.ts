@@ -28,6 +28,7 @@ const WAYS: Record<string, Ways> = {
   chart_layer: { fill: '/waters/{id}/chart', change: '/waters/{id}/chart', out: null, may: 'captain' },
   feature: { fill: '/waters/{id}/features', change: '/waters/{id}/features', out: '/features/{id}/remove', may: 'captain' },
   station: { fill: '/stations', change: '/stations', out: '/stations/{id}/retire', may: 'captain' },
+  instrument: { fill: '/instruments', change: '/instruments', out: '/instruments/{id}/retire', may: 'captain' },
   species: { fill: '/species', change: '/species', out: '/species/{id}/retire', may: 'captain' },
   family: { fill: '/families/{familyId}', change: '/families/{familyId}', out: null, may: 'captain' },
   presentation: { fill: '/presentations', change: '/presentations', out: '/presentations', may: 'captain' },
@@ -44,8 +45,6 @@ const WAYS: Record<string, Ways> = {
   set: { fill: '/deck/{tripId}/entries', change: '/deck/{tripId}/entries', out: null, may: 'crew' },
   catch: { fill: '/deck/{tripId}/entries', change: '/deck/{tripId}/entries', out: '/deck/{tripId}/entries', may: 'crew' },
 };
-/** A boat's instrument is wired by whoever runs the server: it has no screen yet. */
-const BY_SERVER = ['instrument'];
 
 let h: Harness;
 let mate: Client;
@@ -66,10 +65,10 @@ function loaded(): string[] {
 }
 
 describe('what a scenario file fills', () => {
-  it('has a way by screens for every table but what the server’s own keeper wires', () => {
+  it('has a way by screens for every table', () => {
     const tables = loaded();
     expect(tables.length).toBeGreaterThan(15);
-    expect(tables.filter((t) => !(t in WAYS) && !BY_SERVER.includes(t))).toEqual([]);
+    expect(tables.filter((t) => !(t in WAYS))).toEqual([]);
   });
 
   it('is filled, changed and taken out by routes that exist, and that a screen calls', async () => {

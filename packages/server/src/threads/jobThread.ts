@@ -49,6 +49,7 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
       source,
       clock,
       defaultAddress: config.instrumentAddress,
+      allowPrivate: config.privateStations,
       storeEveryMs: config.demo ? DEMO_INSTRUMENT_STORE_MS : INSTRUMENT_STORE_MS,
     }),
   );

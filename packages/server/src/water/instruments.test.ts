@@ -50,7 +50,15 @@ beforeAll(async () => {
     `127.0.0.1:${(server.address() as AddressInfo).port}`,
   ]);
   h.clock.set(TEST_NOW);
-  stop = await listenToInstruments({ source: h.source, clock: h.clock, defaultAddress: null, storeEveryMs: 60, retryMs: 40 });
+  stop = await listenToInstruments({
+    source: h.source,
+    clock: h.clock,
+    defaultAddress: null,
+    storeEveryMs: 60,
+    retryMs: 40,
+    allowPrivate: true,
+    lookEveryMs: 50,
+  });
 });
 afterAll(async () => {
   stop();
@@ -109,5 +117,38 @@ describe("a boat's instrument", () => {
     await until(async () => open.size > 0);
     await until(async () => (await instrument()).lastError === null);
     expect((await instrument()).lastHeardAt).not.toBeNull();
+  });
+
+  it('that is given by its address is heard without a new start, and not any more once it is taken out', async () => {
+    const port = (server.address() as AddressInfo).port;
+    const id = randomUUID();
+    const given = { id, boatId: h.mine.boats[1]?.id, waterId, name: 'Tender', address: `localhost:${port}`, transducerM: 0.2 };
+    expect(await captain.post('/instruments', { ...given, address: 'no port' })).toMatchObject({
+      status: 400,
+      body: { fields: [{ field: 'address' }] },
+    });
+    expect((await captain.post('/instruments', given)).status).toBe(200);
+    const listed = async () =>
+      ((await captain.get('/instruments')).body as { id: string; lastHeardAt: string | null }[]).find((i) => i.id === id);
+    await until(async () => (await listed())?.lastHeardAt != null);
+    expect(open.size).toBe(2);
+    expect((await captain.post(`/instruments/${id}/retire`)).status).toBe(200);
+    await until(async () => open.size === 1);
+    expect(await listed()).toBeUndefined();
+  });
+
+  it('that would lead into the server’s own network is not asked where its keeper has not allowed it', async () => {
+    const port = (server.address() as AddressInfo).port;
+    const given = { id: randomUUID(), boatId: h.mine.boats[1]?.id, waterId, name: 'Inside', transducerM: 0 };
+    for (const host of ['127.0.0.1', 'localhost', '[::1]']) {
+      expect((await captain.post('/instruments', { ...given, address: `${host}:${port}` })).status).toBe(200);
+      const before = open.size;
+      const stranger = await listenToInstruments({ source: h.source, clock: h.clock, defaultAddress: null, storeEveryMs: 60, retryMs: 40 });
+      await new Promise((r) => setTimeout(r, 250));
+      // The one that was allowed hears at most once more; this one never.
+      expect(open.size).toBeLessThanOrEqual(before + 1);
+      stranger();
+    }
+    await captain.post(`/instruments/${given.id}/retire`);
   });
 });

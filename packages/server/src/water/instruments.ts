@@ -7,12 +7,13 @@ import type { FileReading } from '@bluffwind/core/formats/readingsCsv';
 import { toDatum } from '@bluffwind/core/ground/gridSoundings';
 import { DAY, HOUR, MINUTE } from '@bluffwind/core/units/time';
 import { qualityFlags } from '@bluffwind/core/weather/quality';
-import type { DataSource, EntityManager } from 'typeorm';
+import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import { v7 } from 'uuid';
 import type { Clock } from '../clock';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
 import { InstrumentEntity, type InstrumentRow } from '../db/entities/water';
+import { outsideLookup, refusedHost } from '../http/fetchOutside';
 import { loadWaterState } from './waterState';
 
 const SILENT_MS = 60_000;
@@ -29,26 +30,53 @@ interface Options {
   readonly defaultAddress: string | null;
   readonly storeEveryMs: number;
   readonly retryMs?: number;
+  /** Instruments that the crew gives may stand on this machine or in its network. */
+  readonly allowPrivate?: boolean;
+  /** How often it is looked for instruments that were given, changed or taken out. */
+  readonly lookEveryMs?: number;
 }
 
-/** Starts listening to every instrument of every outfit; returns how to stop. */
+const LOOK_EVERY_MS = 30_000;
+
+/** Starts listening to every instrument of every outfit, and to those that are given later; returns how to stop. */
 export async function listenToInstruments(options: Options): Promise<() => void> {
-  const { source, defaultAddress } = options;
-  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
-  const stops: (() => void)[] = [];
-  for (const { id } of outfits) {
-    const rows = await inOutfit(source, id, (e) => e.find(InstrumentEntity));
-    for (const row of rows) {
-      const address = row.address ?? defaultAddress;
-      if (address) stops.push(listen(row, address, options));
+  const { source, defaultAddress, allowPrivate = false, lookEveryMs = LOOK_EVERY_MS } = options;
+  const heard = new Map<string, { readonly as: string; readonly stop: () => void }>();
+  const look = async () => {
+    const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
+    const there = new Set<string>();
+    for (const { id } of outfits) {
+      for (const row of await inOutfit(source, id, (e) => e.findBy(InstrumentEntity, { removedAt: IsNull() }))) {
+        const address = row.address ?? defaultAddress;
+        if (!address) continue;
+        there.add(row.id);
+        const as = `${address} ${row.waterId} ${row.transducerM} ${row.name}`;
+        if (heard.get(row.id)?.as === as) continue;
+        heard.get(row.id)?.stop();
+        // The address that the server was started with is its keeper's own.
+        heard.set(row.id, { as, stop: listen(row, address, options, row.address === null || allowPrivate) });
+      }
     }
-  }
+    for (const [id, { stop }] of heard)
+      if (!there.has(id)) {
+        stop();
+        heard.delete(id);
+      }
+  };
+  await look();
+  const timer = setInterval(() => void look().catch(() => undefined), lookEveryMs);
   return () => {
-    for (const stop of stops) stop();
+    clearInterval(timer);
+    for (const { stop } of heard.values()) stop();
   };
 }
 
-function listen(row: InstrumentRow, address: string, { source, clock, storeEveryMs, retryMs = 5000 }: Options): () => void {
+function listen(
+  row: InstrumentRow,
+  address: string,
+  { source, clock, storeEveryMs, retryMs = 5000 }: Options,
+  allowPrivate: boolean,
+): () => void {
   const [host = '127.0.0.1', port = ''] = address.split(/:(?=\d+$)/);
   let socket: Socket | null = null;
   let collector = new NmeaCollector(null, MINUTE);
@@ -64,7 +92,12 @@ function listen(row: InstrumentRow, address: string, { source, clock, storeEvery
 
   const open = () => {
     if (stopped) return;
-    const s = connectTcp({ host, port: Number(port) });
+    const refused = refusedHost(host, allowPrivate);
+    if (refused) {
+      void note({ lastError: `${address}: ${refused.message}`.slice(0, 300) });
+      return;
+    }
+    const s = connectTcp({ host: host.replace(/^\[|\]$/g, ''), port: Number(port), lookup: outsideLookup(allowPrivate) });
     socket = s;
     s.setEncoding('latin1');
     s.setTimeout(SILENT_MS, () => s.destroy(new Error(`nothing heard for ${SILENT_MS / 1000} s`)));

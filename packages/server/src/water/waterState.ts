@@ -64,7 +64,7 @@ export async function loadWaterState(
   const instruments: { id: string; name: string; boat: string; last_heard_at: Date | null; last_error: string | null }[] =
     await entities.query(
       `select i.id, i.name, b.name as boat, i.last_heard_at, i.last_error from instrument i join boat b on b.id = i.boat_id
-       where i.water_id = $1 order by i.name`,
+       where i.water_id = $1 and i.removed_at is null order by i.name`,
       [waterId],
     );
   const { tracks, sources } = bestTracks(rows, stations);

@@ -9,6 +9,7 @@ import { useSave } from '../data/useSave';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault } from '../ui/parts';
 import { BoatDialog } from './BoatDialog';
+import { InstrumentsDialog } from './InstrumentsDialog';
 
 const TOUCHES = [['outfit'], ['beginnings'], ['desk'], ['risks']];
 type Boat = OutfitView['boats'][number];
@@ -46,6 +47,7 @@ const onFoot = (): BoatEdit => ({
 export function Boats({ mayEdit }: { mayEdit: boolean }) {
   const { data: outfit } = useQuery(outfitQuery);
   const [edited, setEdited] = useState<{ readonly boat: BoatEdit; readonly isNew: boolean } | null>(null);
+  const [wired, setWired] = useState<Boat | null>(null);
   const [ask, question] = useAsk();
   const retire = useSave<Boat>({
     send: (b) => post(`/boats/${b.id}/retire`),
@@ -85,6 +87,11 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
             </span>
             {mayEdit && (
               <>
+                {b.craft === 'boat' && (
+                  <Button onClick={() => setWired(b)} aria-label={`Instruments of ${b.name}`}>
+                    Instruments
+                  </Button>
+                )}
                 <Button onClick={() => setEdited({ boat: b, isNew: false })} aria-label={`Change ${b.name}`}>
                   Change
                 </Button>
@@ -107,6 +114,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
           </li>
         ))}
       </ul>
+      {wired && <InstrumentsDialog boat={wired} onClose={() => setWired(null)} />}
       <BoatDialog edited={edited} touches={TOUCHES} onClose={() => setEdited(null)} />
     </div>
   );

@@ -1,4 +1,4 @@
-import type { StationGiven } from '@bluffwind/contract/stations';
+import type { InstrumentGiven, StationGiven } from '@bluffwind/contract/stations';
 import type { SessionView } from '@bluffwind/contract/auth';
 import type { LaidAside, OutfitSettings } from '@bluffwind/contract/crew';
 import type { ClientView } from '@bluffwind/contract/outfit';
@@ -16,3 +16,9 @@ export const clientsQuery = queryOptions({ queryKey: ['clients'], queryFn: () =>
 export const rulesQuery = queryOptions({ queryKey: ['rules'], queryFn: () => get<RuleRow[]>('/rules') });
 
 export const stationsQuery = queryOptions({ queryKey: ['stations'], queryFn: () => get<StationGiven[]>('/stations'), staleTime: 30_000 });
+
+export const instrumentsQuery = queryOptions({
+  queryKey: ['instruments'],
+  queryFn: () => get<InstrumentGiven[]>('/instruments'),
+  staleTime: 30_000,
+});

@@ -134,6 +134,7 @@ export interface InstrumentRow {
   transducerM: number;
   lastHeardAt: Date | null;
   lastError: string | null;
+  removedAt: Date | null;
 }
 export const InstrumentEntity = new EntitySchema<InstrumentRow>({
   name: 'instrument',
@@ -147,6 +148,7 @@ export const InstrumentEntity = new EntitySchema<InstrumentRow>({
     transducerM: { type: 'double precision', name: 'transducer_m' },
     lastHeardAt: { type: 'timestamptz', name: 'last_heard_at', nullable: true },
     lastError: { type: 'text', name: 'last_error', nullable: true },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
   },
 });
 

@@ -1,6 +1,6 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** Stations that the crew gives by address, with what their columns are; one that is taken out keeps what it has read. */
+/** Stations and instruments that the crew gives by address; one that is taken out keeps what it has read. */
 export class OwnStations1780000000012 implements MigrationInterface {
   readonly name = 'OwnStations1780000000012';
 
@@ -11,6 +11,9 @@ export class OwnStations1780000000012 implements MigrationInterface {
         add column reading jsonb,
         add column removed_at timestamptz,
         add check ((url is null) = (reading is null));
+      alter table instrument
+        add column removed_at timestamptz,
+        add check (transducer_m between -10 and 10);
     `);
   }
 
