@@ -26,6 +26,7 @@ export async function buildNode(name, entry) {
       '--external:rate-limiter-flexible',
       '--external:@node-rs/argon2',
       '--external:pino',
+      '--external:ical-generator',
       '--external:hono',
       '--external:@hono/*',
       '--external:zod',

@@ -68,3 +68,10 @@ export type SessionView = z.infer<typeof sessionView>;
 
 /** A session to end; null ends all but the one that asks. */
 export const endSession = z.object({ id: id.nullable() }).strict();
+
+/** Whether a person's phone follows his trips by an address. */
+export const calendarAddress = z.object({ madeAt: z.string().nullable() });
+export type CalendarAddress = z.infer<typeof calendarAddress>;
+/** The address, told once. */
+export const calendarMade = z.object({ path: z.string() });
+export type CalendarMade = z.infer<typeof calendarMade>;

@@ -17,6 +17,7 @@ import { Problem, problemOf } from './errors';
 import { FEATURES } from './features';
 import { eventRoutes } from './events/routes';
 import type { Deps, Env } from './http/context';
+import { calendarFeed } from './trips/calendarFeed';
 import { keptAnswers, takesGzip, unpack } from './http/keptAnswers';
 import type { ThreadAnswer } from './threads/messages';
 import { turns } from './http/turns';
@@ -78,6 +79,7 @@ export function createApp(deps: Deps) {
   app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.3.0' } });
   app.route('/api', publicAuthRoutes(deps).hono);
   app.route('/api', beginRoutes(deps).hono);
+  app.route('/api', calendarFeed(deps));
 
   app.use('/api/*', async (c, next) => {
     const token = readCookie(c, SESSION, deps.config);

@@ -124,6 +124,8 @@ describe('a mate who is not aboard', () => {
         '/sessions/end',
         '/me/password',
         '/me/settings',
+        '/me/calendar',
+        '/me/calendar/end',
         '/stops/find',
         '/deck/{tripId}/entries',
         '/brief/{date}/read',

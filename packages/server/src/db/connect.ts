@@ -13,6 +13,7 @@ import { OwnOutfit1780000000009 } from './migrations/0009-own-outfit';
 import { Rigs1780000000010 } from './migrations/0010-rigs';
 import { OnFoot1780000000011 } from './migrations/0011-on-foot';
 import { OwnStations1780000000012 } from './migrations/0012-own-stations';
+import { CalendarAddress1780000000013 } from './migrations/0013-calendar-address';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -28,6 +29,7 @@ const MIGRATIONS = [
   Rigs1780000000010,
   OnFoot1780000000011,
   OwnStations1780000000012,
+  CalendarAddress1780000000013,
 ];
 
 /** What a pool of connections may do. */

@@ -1,7 +1,8 @@
-import { BoatEntity, ClientEntity, RefillEntity } from '../db/entities/outfit';
+import { BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity } from '../db/entities/outfit';
 import { PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { feature } from '../feature';
 import { boatRoutes } from './boatRoutes';
+import { calendarAddressRoutes } from './calendarFeed';
 import { clientRoutes } from './clientRoutes';
 import { fitRoutes } from './fitRoutes';
 import { mateRoutes } from './mateRoutes';
@@ -9,6 +10,6 @@ import { riskRoutes } from './riskRoutes';
 import { tripRoutes } from './routes';
 
 export const trips = feature({
-  routes: [boatRoutes, clientRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
-  entities: [BoatEntity, ClientEntity, RefillEntity, PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity],
+  routes: [boatRoutes, calendarAddressRoutes, clientRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
+  entities: [BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity, PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity],
 });

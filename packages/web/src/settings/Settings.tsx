@@ -3,6 +3,7 @@ import { meQuery } from '../data/queries';
 import { Header } from '../ui/parts';
 import { KeysOrNot } from './KeysOrNot';
 import { Look } from './Look';
+import { PhoneCalendar } from './PhoneCalendar';
 import { UnitChoices } from './UnitChoices';
 
 /** What each person sets for himself. */
@@ -17,6 +18,7 @@ export default function Settings() {
           <div className="flex flex-col gap-8">
             <Look />
             <KeysOrNot />
+            <PhoneCalendar />
           </div>
         </div>
       </section>

@@ -246,3 +246,20 @@ export const AuditEntity = new EntitySchema<AuditRow>({
     detail: { type: 'jsonb' },
   },
 });
+
+/** By what address a person's phone follows his trips. */
+export interface CalendarAddressRow {
+  personId: string;
+  outfitId: string;
+  tokenHash: Buffer;
+  madeAt: Date;
+}
+export const CalendarAddressEntity = new EntitySchema<CalendarAddressRow>({
+  name: 'calendar_address',
+  columns: {
+    personId: { type: 'uuid', primary: true, name: 'person_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    tokenHash: { type: 'bytea', name: 'token_hash' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+  },
+});
