@@ -15,6 +15,7 @@ import {
   feederParts,
   feedPart,
   floatParts,
+  hangingBaitPart,
   hookHeightPart,
   leaderPart,
   linePart,
@@ -58,7 +59,8 @@ export function rigCard(q: RigQuestion): RigCard {
   if (family.layout === 'lipped') parts.push(diverPart(q, family));
   const leader = leaderPart(q, family);
   parts.push(leader);
-  if (family.layout === 'drop' || family.layout === 'vertical' || family.rules.includes('P11')) parts.push(hookHeightPart(q));
+  if (q.bait.family === 'F15') parts.push(hangingBaitPart(q));
+  else if (family.layout === 'drop' || family.rules.includes('P11')) parts.push(hookHeightPart(q));
   if (family.layout === 'two-bait') parts.push(dropperPart(q));
   if (q.bait.family === 'F5' || q.bait.family === 'F8') parts.push(bladePart(q));
   if (anchor) parts.push(anchor.part);

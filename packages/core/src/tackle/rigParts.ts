@@ -117,6 +117,19 @@ export function linePart(family: RigFamily, leaderKg: number): RigPart[] {
   ];
 }
 
+/** A bait for fish that hang in the water: a little above the marks, else near mid-depth (W15), never below them. */
+export function hangingBaitPart(q: RigQuestion): RigPart {
+  const up = (m: number) => `${said(m, 'height', 1)} up`;
+  const most = Math.max(0.1, q.water.depthM - 0.3);
+  const marked = q.markedUpM;
+  const textbook = Math.min(most, marked === null ? q.water.depthM / 2 : marked + 0.3);
+  const why =
+    marked === null
+      ? 'No fish marked here lately: fish that hang in deep water are near mid-depth, far above a bait on the bottom.'
+      : `Fish were marked ${said(marked, 'height', 1)} up: a little above them, never below.`;
+  return sized(q, 'hook height', textbook, 'height', up, why, ['P11', 'W15']);
+}
+
 /** How high the hook hangs (P11): low for fish that lie on the bottom, at the marks where fish were seen, else a quarter of a metre. */
 export function hookHeightPart(q: RigQuestion): RigPart {
   const low = q.species.filter(liesLow);
@@ -166,7 +179,10 @@ export const diverRuns = (family: RigFamily, ratedM: number): number => diverDep
 /** Pace by temperature (P3), with both schools where they differ. */
 export function retrieveParts(q: RigQuestion, family: RigFamily): RigPart[] {
   const cold = isCold(q);
-  const why = `${cold ? 'Small, tight, quiet, slow' : 'Large, wide, loud, faster'}: ${tempWords(q)}; the change is at ${saidBare(13, 'temp', 0)} to ${said(14, 'temp', 0)}.`;
+  const change = `the change is at ${saidBare(13, 'temp', 0)} to ${said(14, 'temp', 0)}`;
+  const lure = family.layout === 'lipped' || family.layout === 'lure';
+  const way = lure ? (cold ? 'Small, tight, quiet, slow' : 'Large, wide, loud, faster') : cold ? 'As in cold water' : 'As in warm water';
+  const why = `${way}: ${tempWords(q)}; ${change}.`;
   const against = q.water.currentMps !== null && q.water.currentMps >= 0.1;
   const out = [
     part('retrieve', cold ? family.cold : family.warm, why, against ? ['P3', 'P24'] : ['P3'], {
@@ -253,10 +269,7 @@ export function castParts(q: RigQuestion, family: RigFamily): RigPart[] {
   if (family.layout === 'lipped' || family.layout === 'lure')
     if (q.place.bottom.includes('weed'))
       out.push(part('depth', 'over the weed', 'Weed on the lure ends the cast: run it 0.3 m over the weed or under the surface.', ['P29']));
-  if (snaggy(q))
-    out.push(
-      part('boat', 'when it is snagged, go to the other side', 'Pull it back the way it came; straight pulls set it deeper.', ['P30']),
-    );
+  if (snaggy(q)) out.push(part('snagged', 'go to the other side', 'Pull it back the way it came; straight pulls set it deeper.', ['P30']));
   return out;
 }
 

@@ -24,6 +24,7 @@ export type PartName =
   | 'cast'
   | 'again'
   | 'boat'
+  | 'snagged'
   | 'sea anchor'
   | 'feeder'
   | 'feed'

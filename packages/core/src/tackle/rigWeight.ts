@@ -2,7 +2,7 @@
 import { said } from '../units/measure';
 import { driftSpeed } from './driftSpeed';
 import { lineDiameterMm } from './lineStrength';
-import { FRESH_WATER, SEA_WATER } from './matter';
+import { FRESH_WATER, GRAVITY, LEAD, LINE_CD, SEA_WATER } from './matter';
 import { hangsOrNot, type Held, weightToHold } from './weightToHold';
 import { type HangingLine, lineShape, type LineInCurrent } from './plumbLine';
 import type { RigFamily } from './rigFamilies';
@@ -10,7 +10,13 @@ import type { RigQuestion } from './rigQuestion';
 import { dragOfTimed, sinkSpeed } from './sinkSpeed';
 
 /** Greatest angle from plumb by layout, degrees (common practice: a bait hung straight hardly leans, a lead on the bottom may). */
-const WITHIN_DEG: Partial<Record<RigFamily['layout'], number>> = { vertical: 15, drop: 25, 'two-bait': 30, bottom: 55, jig: 50 };
+const WITHIN_DEG: Partial<Record<RigFamily['layout'], number>> = { vertical: 15, drop: 25, 'two-bait': 30, jig: 50 };
+/** A plain lead on sand or mud holds against this share of its weight in water (common practice: half), and lies for casting's sake at least so heavy, g. */
+const BOTTOM_GRIP = 0.5;
+const LEAST_LEAD_G = 40;
+/** Line that the current presses on before it rises to the rod, as a multiple of the depth and at least, m. */
+const LINE_TO_ROD = 2;
+const LEAST_LINE_M = 15;
 /** A soft lure of 10 cm on a head of 7 g sinks 2.75 m in 4 s (P7, common practice): the drag its body adds, cm2, from that fall. */
 const SOFT_10CM_CM2 = dragOfTimed({ massG: 7 }, { depthM: 2.75, seconds: 4 });
 /** Slowest fall to the bottom that a client waits out, m/s (P7: 2.5 to 3 m in 3 to 5 s). */
@@ -78,7 +84,8 @@ const degrees = (hangs: HangingLine) => `{bearing ${hangs.angleDeg.toFixed(0)}} 
 /** The weight by arithmetic; null for a family whose lure brings its own. */
 export function weightByArithmetic(q: RigQuestion, family: RigFamily, past: number | null): FoundWeight | null {
   if (family.layout === 'jig') return lightestHead(q, family, past);
-  if (!['drop', 'two-bait', 'vertical', 'bottom'].includes(family.layout)) return null;
+  if (family.layout === 'bottom') return leadThatLies(q, family, past);
+  if (!['drop', 'two-bait', 'vertical'].includes(family.layout)) return null;
   const rules = family.layout === 'vertical' ? ['P23', 'P27'] : family.layout === 'two-bait' ? ['P12'] : ['P11'];
   const own = q.bait.weightG ?? 40;
   if (past === null)
@@ -99,6 +106,28 @@ export function weightByArithmetic(q: RigQuestion, family: RigFamily, past: numb
     rules,
     why: `Holds ${degrees(held.hangs)} in ${said(past, 'current', 2)} on ${line.words}${lighterWords(held)}.`,
     warning: null,
+  };
+}
+
+/** The lightest lead of the box that stays where it lies: the current's push on the line against half of its weight in the water. */
+function leadThatLies(q: RigQuestion, family: RigFamily, past: number | null): FoundWeight {
+  const line = mainLine(family);
+  const own = Math.max(LEAST_LEAD_G, q.bait.weightG ?? 0);
+  if (past === null) return { massG: own, rules: ['P27'], why: 'The current is not known here: go up until it lies still.', warning: null };
+  const length = Math.max(LEAST_LINE_M, LINE_TO_ROD * q.water.depthM);
+  const pushN = (densityOf(q) * LINE_CD * (line.mm / 1000) * length * past * past) / 2;
+  const holdsN = (g: number) => BOTTOM_GRIP * (1 - densityOf(q) / LEAD) * (g / 1000) * GRAVITY;
+  const box = [...q.box.weightsG].sort((a, b) => a - b);
+  const lies = box.find((g) => g >= LEAST_LEAD_G && holdsN(g) >= pushN);
+  const massG = lies ?? box.at(-1) ?? own;
+  return {
+    massG,
+    rules: ['P27'],
+    why: `Lies still in ${said(past, 'current', 2)} on ${line.words} with ${said(length, 'near', 0)} out: the current presses on the line, and a plain lead holds half of its weight.`,
+    warning:
+      lies === undefined
+        ? `No lead in the box lies still here: ${said(past, 'current', 1)} on ${line.mm.toFixed(2)} mm; a grip lead, thinner line, or the turn of the tide.`
+        : null,
   };
 }
 

@@ -187,6 +187,23 @@ describe('cards', () => {
     expect(partOf(ask('F7', { water: { ...good, clarityM: 4, cloud: 0 } }), 'window')?.what).toContain('shut');
   });
 
+  it('lay a lead that the current does not move: heavier for more current and thicker line, enough to cast in still water', () => {
+    const grams = (currentMps: number, familyId = 'F18') => partOf(ask(familyId, { water: { currentMps } }), 'weight')?.value ?? 0;
+    expect(grams(0)).toBe(40);
+    expect(grams(0.3)).toBeGreaterThan(grams(0.1));
+    // Nylon of 0.57 mm, 15 m of it in 0.3 m/s: 0.47 N of push, half of 106 g of lead in sea water.
+    expect(grams(0.3)).toBe(120);
+    expect(grams(0.3, 'F24')).toBeLessThan(grams(0.3));
+    expect(rigCard(ask('F18', { water: { currentMps: 2 } })).warnings[0]).toContain('No lead in the box lies still here');
+  });
+
+  it('hang a small bait above the marks, else near mid-depth (W15), and never speak of loud lures where there is a natural bait', () => {
+    expect(partOf(ask('F15'), 'hook height')?.value).toBeCloseTo(2.2, 6);
+    expect(partOf(ask('F15', {}, { markedUpM: 3 }), 'hook height')?.value).toBeCloseTo(3.3, 6);
+    expect(partOf(ask('F18'), 'retrieve')?.why).not.toContain('loud');
+    expect(partOf(ask('F1'), 'retrieve')?.why).toContain('loud');
+  });
+
   it('keep what a hand has set and say what the arithmetic would have', () => {
     const free = partOf(ask('F10'), 'weight');
     const set = partOf(ask('F10', {}, { byHand: { weight: 120 } }), 'weight');
