@@ -49,6 +49,8 @@ export const briefView = z.object({
       /** What speaks against each leg of the plan, in its order, and what has to be checked there. */
       legRisks: z.array(z.array(riskLine)),
       rules: z.array(z.string()),
+      /** What is to be tied and got ready, each with whether it is done. */
+      tonight: z.array(z.object({ key: z.string(), group: z.enum(['tie', 'bait', 'load']), what: z.string(), done: z.boolean() })),
       readBy: z.array(z.string()),
     }),
   ),

@@ -2,6 +2,7 @@
 import { board } from '@bluffwind/contract/trips';
 import { addDays, localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
+import { openTicks } from '../brief/kept';
 import type { Deps } from '../http/context';
 import { answers } from '../http/responses';
 import { router } from '../http/routes';
@@ -30,6 +31,11 @@ export function boardRoutes({ clock }: Deps) {
         if (!t.plan) open.push({ tripId: t.id, text: `${mine(t)}: no plan yet` });
         else if (t.plan.stale) open.push({ tripId: t.id, text: `${mine(t)}: a newer forecast is in since the plan was made` });
         if (t.guests.length === 0) open.push({ tripId: t.id, text: `${mine(t)}: no guests named` });
+      }
+      for (const o of await openTicks(entities, addDays(date, 1))) {
+        const trip = tomorrow.find((t) => t.id === o.tripId && t.status === 'planned' && t.plan);
+        if (trip && o.done < o.all)
+          open.push({ tripId: o.tripId, text: `${mine(trip)}: ${o.all - o.done} of ${o.all} things still to tie, get ready or load` });
       }
       for (const a of await crossedTriggers(entities, rows.flat(), zone, now, run)) {
         const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);

@@ -17,6 +17,18 @@ export async function keptParts(entities: EntityManager, date: string): Promise<
   return row?.body ?? null;
 }
 
+/** What is still open of the lists of a date's trips, as they were last worked out: trip, things in all, things ticked. */
+export async function openTicks(entities: EntityManager, date: string): Promise<{ tripId: string; all: number; done: number }[]> {
+  const rows: { trip_id: string; all: number; done: number }[] = await entities.query(
+    `select b->>'tripId' as trip_id, jsonb_array_length(b->'tonight')::int as all,
+       (select count(*)::int from rig_tick t where t.trip_id = (b->>'tripId')::uuid and t.done
+         and t.key in (select i->>'key' from jsonb_array_elements(b->'tonight') i)) as done
+     from brief_kept k, jsonb_array_elements(k.body->'boats') b where k.date = $1 and k.body is not null and b ? 'tonight'`,
+    [date],
+  );
+  return rows.map((r) => ({ tripId: r.trip_id, all: r.all, done: r.done }));
+}
+
 /** Works a date's brief out and keeps it. What changes meanwhile leaves it marked. */
 export async function makeParts(source: DataSource, outfitId: string, date: string, nowMs: number): Promise<BriefParts> {
   // Claimed and committed first: what is committed later than this counts as a change.

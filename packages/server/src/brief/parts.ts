@@ -1,6 +1,6 @@
 // Gathers today's stops and tomorrow's trips and lets the core compare.
 import type { RiskLine } from '@bluffwind/contract/risk';
-import type { SavedPlan } from '@bluffwind/contract/plan';
+import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import type { RankedSpot, StopOutcome } from '@bluffwind/core/brief/composeBrief';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
@@ -10,6 +10,8 @@ import { dayLines, riskOfLegs, stopLines } from '@bluffwind/core/plan/legRisk';
 import { laidWithout } from '@bluffwind/core/risk/findingWords';
 import { openWater } from '@bluffwind/core/conditions/openWater';
 import { type Ranking, rankTrip, worldOf } from '@bluffwind/core/plan/rankTrip';
+import { dayRigs } from '@bluffwind/core/tackle/dayRigs';
+import type { NightItem } from '@bluffwind/core/tackle/nightList';
 import { holdsIn, limitWords, recheckWords, type Rule } from '@bluffwind/core/rules/verdict';
 import { dateWords } from '@bluffwind/core/rules/seasonWords';
 import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
@@ -21,6 +23,7 @@ import { effectiveBed } from '../grounds/chartData';
 import { found } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { restingSpots } from '../plan/resting';
+import { rigsOf } from '../rigs/rigsOf';
 import { crewRules } from '../rules/crewRules';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { tripViews } from '../trips/tripViews';
@@ -34,6 +37,8 @@ export interface BoatPart {
   readonly cautions: readonly RiskLine[];
   readonly legRisks: readonly (readonly RiskLine[])[];
   readonly rules: readonly string[];
+  /** What is tied, got ready and loaded the night before; absent in briefs that were kept before it was told. */
+  readonly tonight?: readonly NightItem[];
 }
 
 /** What takes its time to work out of a brief: kept, and shown to each reader as far as it is for him. */
@@ -89,8 +94,10 @@ export async function briefParts(entities: EntityManager, outfitId: string, date
     const { bed } = await effectiveBed(entities, trip.waterId);
     const words = tripWords(inputs, view, zone, openWater(bed, water));
     const risk = riskOfLegs(inputs, after, (desk.saved?.legs ?? []).map(stayOf));
+    const night = desk.saved && (await tonight(entities, trip, outfitId, inputs, after, desk, nowMs));
     boats.push({
       tripId: trip.id,
+      tonight: night ?? [],
       worthNow: desk.saved && worthNow(inputs, after, desk.saved),
       water: words.water,
       cautions: [
@@ -118,6 +125,27 @@ export async function briefParts(entities: EntityManager, outfitId: string, date
     tired: await tiredSpots(entities, dayStart),
     resting: await restWords(entities, trips, spots, dayEnd, zone),
   };
+}
+
+/** The list of the night before a trip, as its own captain has it. */
+async function tonight(
+  entities: EntityManager,
+  trip: TripRow,
+  outfitId: string,
+  inputs: PlanInputs,
+  ranking: Ranking,
+  desk: PlanDesk,
+  nowMs: number,
+): Promise<readonly NightItem[]> {
+  const crew = await rigsOf(entities, trip, { personId: trip.captainId, outfitId, role: 'owner' }, nowMs);
+  const legs = (desk.saved?.legs ?? []).map((l) => ({
+    ...stayOf(l),
+    presentationId: l.presentationId,
+    parts: l.parts.map((p) => ({ presentationId: p.presentationId, fromMs: Date.parse(p.fromAt), toMs: Date.parse(p.toAt) })),
+  }));
+  const { children, nonSwimmers } = desk.party;
+  const party = { species: desk.species, guests: desk.guests.length, children: Number(children), nonSwimmers: Number(nonSwimmers) };
+  return dayRigs(inputs, ranking, legs, crew, party).night.items;
 }
 
 /** A kept leg as the judgement reads it. */

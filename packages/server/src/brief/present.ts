@@ -2,9 +2,10 @@
 import type { BriefView } from '@bluffwind/contract/brief';
 import { composeBrief } from '@bluffwind/core/brief/composeBrief';
 import { addDays } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
 import { PersonEntity } from '../db/entities/outfit';
+import { RigTickEntity } from '../db/entities/rigs';
 import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
 import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
@@ -42,6 +43,8 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
   const people = await entities.find(PersonEntity);
   const readBy = reads.map((r) => people.find((p) => p.id === r.personId)?.name ?? '');
   const names: Record<string, string> = {};
+  const ticks = await entities.findBy(RigTickEntity, { tripId: In(trips.map((t) => t.id)), done: true });
+  const ticked = new Set(ticks.map((t) => `${t.tripId} ${t.key}`));
   const boats: BriefView['boats'] = [];
   for (const view of await tripViews(entities, trips, who)) {
     const part = parts.boats.find((b) => b.tripId === view.id);
@@ -67,6 +70,7 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
       // What is told of a spot that is not shown would give it away.
       legRisks: part.legRisks.map((lines, i) => (names1(plan?.legs[i]?.spotId ?? '') ? [...lines] : [])),
       rules: [...part.rules],
+      tonight: (part.tonight ?? []).map(({ key, group, what }) => ({ key, group, what, done: ticked.has(`${view.id} ${key}`) })),
       readBy,
     });
   }

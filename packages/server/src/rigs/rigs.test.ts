@@ -1,7 +1,13 @@
 // The night before: gear with its sizes, figures set by hand, ticks from several phones, trials, and what the log says of leaders.
 import { randomUUID } from 'node:crypto';
+import { layDay } from '@bluffwind/core/plan/layDay';
+import { rankTrip } from '@bluffwind/core/plan/rankTrip';
+import { dayRigs } from '@bluffwind/core/tackle/dayRigs';
 import { usualHull } from '@bluffwind/core/tackle/usualHull';
+import { localDate } from '@bluffwind/core/units/time';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { inputsOf } from '../plan/desk';
+import { ALL_SEEN } from '../testing/allSeen';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 
 let h: Harness;
@@ -159,5 +165,40 @@ describe('what the log says', () => {
     const spot = h.mine.spots[0];
     const [row] = await h.owner.query('select (depth_min_m + depth_max_m) / 2 as middle from spot where id = $1', [spot?.id]);
     expect((await rigs()).marks).toMatchObject([{ spotId: spot?.id, upM: Math.max(0, row.middle - 0.5) }]);
+  });
+});
+
+describe('the list of the night before', () => {
+  it('stands in the brief and, as long as something of it is open, on the Board', async () => {
+    h.clock.set(startMs - 10 * 3_600_000);
+    const desk = (await captain.get(`/trips/${tripId}/desk`)).body;
+    const inputs = inputsOf(desk);
+    const plan = layDay(inputs, rankTrip(inputs));
+    const iso = (ms: number) => new Date(ms).toISOString();
+    const kept = await captain.post(`/trips/${tripId}/plans`, {
+      id: randomUUID(),
+      replaces: desk.saved?.version ?? 0,
+      seen: ALL_SEEN,
+      bans: [],
+      legs: plan.legs.map((l) => ({ spotId: l.spotId, startAt: iso(l.startMs), departAt: iso(l.departMs), pinned: false })),
+    });
+    expect(kept.status, JSON.stringify(kept.body)).toBe(200);
+    const date = localDate(startMs, desk.zone);
+    const brief = async () => (await captain.get(`/brief/${date}`)).body.boats.find((b: { trip: { id: string } }) => b.trip.id === tripId);
+    const list = (await brief()).tonight as { key: string; what: string; done: boolean }[];
+    // The same as the screen makes of the same desk.
+    const crew = (await captain.get(`/trips/${tripId}/rigs`)).body;
+    const again = inputsOf((await captain.get(`/trips/${tripId}/desk`)).body);
+    const party = { species: desk.species, guests: desk.guests.length, children: desk.party.children, nonSwimmers: desk.party.nonSwimmers };
+    const own = dayRigs(again, rankTrip(again), plan.legs, crew, party).night.items;
+    expect(list.map((i) => i.key)).toEqual(own.map((i) => i.key));
+    const board = async () =>
+      ((await captain.get('/board')).body.open as { text: string }[]).map((o) => o.text).filter((t) => t.includes('still to tie'));
+    const done = list.filter((i) => i.done).length;
+    expect(await board()).toEqual([expect.stringContaining(`${list.length - done} of ${list.length} things still to tie`)]);
+    const entries = list.map((i) => ({ kind: 'tick', entryId: randomUUID(), at: iso(h.clock.now()), key: i.key, done: true }));
+    expect((await mate.post(`/deck/${tripId}/entries`, { entries })).status).toBe(200);
+    expect((await brief()).tonight.every((i: { done: boolean }) => i.done)).toBe(true);
+    expect(await board()).toEqual([]);
   });
 });

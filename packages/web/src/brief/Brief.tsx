@@ -1,7 +1,7 @@
 import type { BriefView } from '@bluffwind/contract/brief';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { meQuery } from '../data/queries';
@@ -173,6 +173,28 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
         </>
       ) : (
         <p className="mt-4 border-l-4 border-rust bg-rust-pale px-3 py-2">No plan yet. Open the trip and lay the day.</p>
+      )}
+      {boat.tonight.length > 0 && (
+        <>
+          <h3 className="mt-4 font-bold" data-brief-tonight>
+            To tie and get ready{' '}
+            <span className="num font-normal text-ink-2">
+              {boat.tonight.filter((i) => i.done).length} of {boat.tonight.length} done ·{' '}
+              <Link to={`/trips/${trip.id}/rigs`} className="no-print underline underline-offset-2">
+                Rigs
+              </Link>
+            </span>
+          </h3>
+          <ul className="text-[0.93rem] md:columns-2">
+            {boat.tonight
+              .filter((i) => i.group !== 'load')
+              .map((i) => (
+                <li key={i.key} className={`break-inside-avoid ${i.done ? 'text-ink-2 line-through' : ''}`}>
+                  {i.what}
+                </li>
+              ))}
+          </ul>
+        </>
       )}
       {boat.cautions.length > 0 && (
         <>

@@ -1,7 +1,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripRigs } from '@bluffwind/contract/rigs';
 import { useEffect, useState } from 'react';
-import type { DayRigs } from '../workers/rigsOfDay';
+import type { DayRigs } from '@bluffwind/core/tackle/dayRigs';
 import { usePlanWorker } from '../workers/usePlanWorker';
 
 /** Every rig of a trip's kept plan; null until they are there. */

@@ -14,11 +14,12 @@ import { whyNot } from '@bluffwind/core/plan/whyNot';
 import type { Quantity } from '@bluffwind/core/risk/judge';
 import { DAY } from '@bluffwind/core/units/time';
 import type { TripRigs } from '@bluffwind/contract/rigs';
+import { type DayRigs, dayRigs } from '@bluffwind/core/tackle/dayRigs';
 import { expose } from 'comlink';
 import { breathe } from './breathe';
 import { deskInputs } from './deskInputs';
 import { plannedSpots } from './plannedSpots';
-import { type DayRigs, rigsOfDay } from './rigsOfDay';
+import { keptLegs } from './keptLegs';
 
 let desk: PlanDesk | null = null;
 let inputs: PlanInputs | null = null;
@@ -113,7 +114,14 @@ const worker = {
   },
   /** Every rig of the kept plan, and the list of the night before; null where no plan is kept. */
   rigs(extra: TripRigs): DayRigs | null {
-    return inputs && ranking && desk?.saved ? rigsOfDay(desk, inputs, ranking, extra) : null;
+    if (!inputs || !ranking || !desk?.saved) return null;
+    const { children, nonSwimmers } = desk.party;
+    return dayRigs(inputs, ranking, keptLegs(desk.saved), extra, {
+      species: desk.species,
+      guests: desk.guests.length,
+      children,
+      nonSwimmers,
+    });
   },
   /** The last days foretold from what was known before each, told day by day. */
   async backtest(
