@@ -76,7 +76,7 @@ export function leaderPart(q: RigQuestion, family: RigFamily): RigPart {
     const { strengths, choice } = leaderChoice(counts);
     const best = strengths.find((s) => s.kg === choice);
     const others = strengths.filter((s) => s.kg !== choice).map((s) => `${s.bitesPerHour.toFixed(1)} on ${said(s.kg, 'weight', 1)}`);
-    const why = `Your log: ${best?.bitesPerHour.toFixed(1)} bites an hour on it, ${others.join(', ')}; lands ${said(best?.chanceToLand ?? 0, 'share', 0)} of what it hooks. It lands most${sureWords(best?.chanceToBeBest ?? 0)}.`;
+    const why = `Your log of such water: ${best?.bitesPerHour.toFixed(1)} bites an hour on it, ${others.join(', ')}; lands ${said(best?.chanceToLand ?? 0, 'share', 0)} of what it hooks. It lands most${sureWords(best?.chanceToBeBest ?? 0)}.`;
     return sized(q, 'leader', choice, 'weight', kg, why, ['P9']);
   }
   const why = snaggy(q)

@@ -143,7 +143,7 @@ describe('cards', () => {
     };
     const part = partOf(ask('F17', {}, { box: { ...USUAL_BOX, leaders } }), 'leader');
     expect(part?.value).toBe(27);
-    expect(part?.why).toContain('Your log');
+    expect(part?.why).toContain('Your log of such water');
   });
 
   it('change pace, pause and blade at 13 to 14 C (P3, P4, P5)', () => {

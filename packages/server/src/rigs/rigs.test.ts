@@ -136,10 +136,13 @@ describe('what the log says', () => {
       [b?.id, a?.id],
     );
     const { leaders } = await rigs();
-    const [totals] = await h.owner.query(`select sum(rod_hours)::float8 as hours from fished_set where presentation_id in ($1, $2)`, [
-      a?.id,
-      b?.id,
-    ]);
+    // Only waters where both were fished tell of them.
+    const [totals] = await h.owner.query(
+      `select sum(s.rod_hours)::float8 as hours from fished_set s join spot sp on sp.id = s.spot_id where s.presentation_id in ($1, $2)
+         and sp.water_id in (select x.water_id from fished_set y join spot x on x.id = y.spot_id where y.presentation_id in ($1, $2)
+           group by 1 having count(distinct y.presentation_id) = 2)`,
+      [a?.id, b?.id],
+    );
     const counts = leaders.flatMap((l: { counts: { rodHours: number }[] }) => l.counts);
     expect(counts.reduce((sum: number, c: { rodHours: number }) => sum + c.rodHours, 0)).toBeCloseTo(totals.hours, 9);
     for (const c of counts) expect(c.bites >= c.hooked && c.hooked >= c.landed).toBe(true);

@@ -69,7 +69,8 @@ function Compared({ at, all, frame, onPick }: ComparedProps) {
           <AmountChart
             said={
               <>
-                <b data-says>{says}</b> Bars are fish landed an hour on each leader, points are bites an hour.
+                <b data-says>{says}</b> Bars are fish landed an hour on each leader, points are bites an hour, on waters where both were
+                fished. Baits and days differ besides: two rods of each, side by side, tell it best.
               </>
             }
             categories={strengths.map((s) => kg(s.kg))}
