@@ -1,5 +1,6 @@
 // What the crew ties and loads: gear, figures of a rig set by hand, and ticks of the night before.
 import { GEAR_KINDS } from '@bluffwind/core/tackle/gearKinds';
+import { HAND_LIMITS, type HandPart } from '@bluffwind/core/tackle/handLimits';
 import { z } from 'zod';
 import { id, instant } from './ids';
 
@@ -59,18 +60,21 @@ export const boatDrift = z
   })
   .strict();
 
-export const handPart = z.enum(['weight', 'leader', 'hook height', 'dropper', 'diver', 'pause', 'sea anchor', 'link']);
+export const handPart = z.enum(Object.keys(HAND_LIMITS) as [HandPart, ...HandPart[]]);
+const rigChoiceFields = z.object({ spotId: id, presentationId: id, part: handPart, value: z.number().nullable() }).strict();
 /** A figure of a card set by hand (g, kg, m or s); null gives it back to the arithmetic. */
-export const rigChoice = z
-  .object({ spotId: id, presentationId: id, part: handPart, value: z.number().min(0).max(20_000).nullable() })
-  .strict();
+export const rigChoice = rigChoiceFields.superRefine(({ part, value }, c) => {
+  const [least, most] = HAND_LIMITS[part];
+  if (value !== null && (value < least || value > most))
+    c.addIssue({ code: 'custom', path: ['value'], message: `expected ${least} to ${most} for ${part}` });
+});
 export type RigChoice = z.infer<typeof rigChoice>;
 
 const strengthCount = z.object({ kg: z.number(), rodHours: z.number(), bites: z.int(), hooked: z.int(), landed: z.int() });
 
 /** What the rigs of a trip are made from beside its desk. */
 export const tripRigs = z.object({
-  choices: z.array(rigChoice.extend({ value: z.number(), by: z.string() })),
+  choices: z.array(rigChoiceFields.extend({ value: z.number(), by: z.string() })),
   ticks: z.array(z.object({ key: z.string(), by: z.string(), at: instant })),
   box: z.object({
     weightsG: z.array(z.number()),

@@ -6,7 +6,8 @@ import { type Ranking, STEP_MS } from '../plan/rankTrip';
 import type { StrengthCount } from './leaderChoice';
 import { type NightList, nightList } from './nightList';
 import { rigDay, type StopRigs } from './rigDay';
-import type { ByHand, HandPart, RigBox } from './rigQuestion';
+import type { HandPart } from './handLimits';
+import type { ByHand, RigBox } from './rigQuestion';
 
 export interface DayRigs {
   readonly stops: readonly StopRigs[];

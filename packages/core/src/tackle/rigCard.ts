@@ -93,7 +93,7 @@ export function rigCard(q: RigQuestion): RigCard {
     quiet: family.quiet,
     caution: family.caution,
     warnings,
-    drawing: drawingOf(q, family, parts, past),
+    drawing: inTheWater(drawingOf(q, family, parts, past)),
   };
 }
 
@@ -113,6 +113,9 @@ function ownWeight(q: RigQuestion): RigPart {
     { value: g, measure: 'lead' },
   );
 }
+
+/** Whatever a hand has set, a hook is drawn below the surface. */
+const inTheWater = (d: RigDrawing): RigDrawing => ({ ...d, hookUpM: Math.max(0, Math.min(d.hookUpM, d.depthM - 0.05)) });
 
 function drawingOf(q: RigQuestion, family: RigFamily, parts: readonly RigPart[], past: number | null): RigDrawing {
   const { depthM } = q.water;

@@ -7,7 +7,8 @@ import { feederFall } from './feederFall';
 import { leaderChoice } from './leaderChoice';
 import { dragSetting } from './lineStrength';
 import type { RigFamily } from './rigFamilies';
-import type { HandPart, PartName, RigPart, RigQuestion } from './rigQuestion';
+import type { HandPart } from './handLimits';
+import type { PartName, RigPart, RigQuestion } from './rigQuestion';
 import { densityOf, fallOf, mainLine } from './rigWeight';
 import { zoneShare } from './zoneShare';
 

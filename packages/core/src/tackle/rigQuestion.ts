@@ -2,6 +2,7 @@
 import type { SpotConditions } from '../conditions/spotConditions';
 import type { PlanPresentation } from '../plan/planInputs';
 import type { Measure } from '../units/measure';
+import type { HandPart } from './handLimits';
 import type { Layout } from './rigFamilies';
 import type { StrengthCount } from './leaderChoice';
 
@@ -34,18 +35,6 @@ export type PartName =
   | 'window'
   | 'rod';
 
-/** Parts with a figure that a hand may change. */
-export const BY_HAND = [
-  'weight',
-  'leader',
-  'hook height',
-  'dropper',
-  'diver',
-  'pause',
-  'sea anchor',
-  'link',
-] as const satisfies readonly PartName[];
-export type HandPart = (typeof BY_HAND)[number];
 /** Figures that the crew set instead of the card's: g, kg, m and s. */
 export type ByHand = Readonly<Partial<Record<HandPart, number>>>;
 

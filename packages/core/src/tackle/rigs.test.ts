@@ -5,6 +5,7 @@ import { layDay } from '../plan/layDay';
 import { rankTrip } from '../plan/rankTrip';
 import { inputs as trip, START } from '../plan/testTrip';
 import { HOUR } from '../units/time';
+import { HAND_LIMITS } from './handLimits';
 import { lineDiameterMm } from './lineStrength';
 import { nightList, type NightInputs } from './nightList';
 import { plumbLine } from './plumbLine';
@@ -210,6 +211,10 @@ describe('cards', () => {
     expect([set?.value, set?.otherwise]).toEqual([120, free?.what]);
     expect(rigCard(ask('F10', {}, { byHand: { weight: 120 } })).drawing.angleDeg).toBeLessThan(rigCard(ask('F10')).drawing.angleDeg ?? 0);
     expect(partOf(ask('F10', {}, { byHand: { 'hook height': 0.15 } }), 'hook height')?.otherwise).toBeNull();
+    // Any figure that may be set makes a card, and its hook stays in the water.
+    for (const [part, ends] of Object.entries(HAND_LIMITS))
+      for (const { id } of FAMILIES)
+        for (const end of ends) expect(rigCard(ask(id, {}, { byHand: { [part]: end } })).drawing.hookUpM).toBeLessThanOrEqual(WATER.depthM);
   });
 
   it('cast again each 30 to 45 s at rocks in a moderate current (W1), and never say so in the open', () => {

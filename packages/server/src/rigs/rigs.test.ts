@@ -71,6 +71,8 @@ describe('a rig set by hand', () => {
     expect((await rigs()).choices).toEqual([]);
     expect((await captain.post(`/trips/${tripId}/rig-choices`, { ...choice, spotId: h.other.spots[0]?.id })).status).toBe(404);
     expect((await captain.post(`/trips/${tripId}/rig-choices`, { ...choice, part: 'bell' })).status).toBe(400);
+    const absurd = await captain.post(`/trips/${tripId}/rig-choices`, { ...choice, part: 'sea anchor', value: 4000 });
+    expect(absurd).toMatchObject({ status: 400, body: { fields: [{ field: 'value', message: 'expected 0 to 10 for sea anchor' }] } });
   });
 });
 

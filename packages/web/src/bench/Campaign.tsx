@@ -24,7 +24,9 @@ export default function Campaign() {
   const { data: me } = useQuery(meQuery);
   const zone = me?.outfit.zone ?? 'UTC';
   const [values, set] = useNumbers(FIELDS);
-  const [day, setDay] = useAddress('day', addDays(localDate(serverNow(), zone), 15));
+  const usual = addDays(localDate(serverNow(), zone), 15);
+  const [asked, setDay] = useAddress('day', usual);
+  const day = /^\d{4}-\d{2}-\d{2}$/.test(asked) && !Number.isNaN(Date.parse(asked)) ? asked : usual;
   const { weeks = 2, feedsAWeek = 2, kgAFeed = 2, costPerKg = 3 } = values;
   const plan = campaign(Date.parse(`${day}T12:00:00Z`), { weeks, feedsAWeek, kgAFeed, costPerKg });
   return (

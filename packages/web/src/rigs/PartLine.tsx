@@ -1,19 +1,9 @@
-import type { HandPart, RigPart } from '@bluffwind/core/tackle/rigQuestion';
+import { HAND_LIMITS, isHandPart } from '@bluffwind/core/tackle/handLimits';
+import type { RigPart } from '@bluffwind/core/tackle/rigQuestion';
 import { type FormEvent, useId, useState } from 'react';
 import { fromMine, inMine, myUnit, words } from '../data/units';
 import { FIELD } from '../ui/form/fields';
 import { Button } from '../ui/parts';
-
-const HANDS: readonly string[] = [
-  'weight',
-  'leader',
-  'hook height',
-  'dropper',
-  'diver',
-  'pause',
-  'sea anchor',
-  'link',
-] satisfies HandPart[];
 
 interface PartLineProps {
   readonly part: RigPart;
@@ -25,7 +15,7 @@ interface PartLineProps {
 /** One part of a rig: what, why by which rule, both ways where they differ, and its figure to change. */
 export function PartLine({ part, onSet, lit }: PartLineProps) {
   const [open, setOpen] = useState(false);
-  const may = onSet !== null && part.value !== null && HANDS.includes(part.name);
+  const may = onSet !== null && part.value !== null && isHandPart(part.name);
   return (
     <li
       className={`border-t border-line py-2 ${lit ? 'bg-kelp-pale/50' : ''}`}
@@ -83,10 +73,13 @@ function ByHand({ part, onSet }: { part: RigPart; onSet: (value: number) => void
   const measure = part.measure === 's' || part.measure === null ? null : part.measure;
   const [typed, setTyped] = useState(() => String(Number((measure ? inMine(part.value ?? 0, measure) : (part.value ?? 0)).toPrecision(3))));
   const value = Number(typed.replace(',', '.'));
-  const bad = typed.trim() === '' || !Number.isFinite(value) || value < 0 || value > 20_000;
+  const [least, most] = isHandPart(part.name) ? HAND_LIMITS[part.name] : [0, 0];
+  const si = measure ? fromMine(value, measure) : value;
+  const bad = typed.trim() === '' || !Number.isFinite(si) || si < least || si > most;
+  const edge = (v: number) => String(Number((measure ? inMine(v, measure) : v).toPrecision(3)));
   const send = (e: FormEvent) => {
     e.preventDefault();
-    if (!bad) onSet(measure ? fromMine(value, measure) : value);
+    if (!bad) onSet(si);
   };
   return (
     <form onSubmit={send} className="mt-1.5 flex flex-wrap items-center gap-2">
@@ -106,7 +99,7 @@ function ByHand({ part, onSet }: { part: RigPart; onSet: (value: number) => void
       </Button>
       {bad && (
         <span role="alert" className="text-[0.87rem] text-rust">
-          A number from 0 to 20,000.
+          From {edge(least)} to {edge(most)}.
         </span>
       )}
     </form>
