@@ -1,5 +1,6 @@
 // Amounts beside each other, where people compare them: bars, and points for what they are held against. Loaded when one is looked at.
-import { type ReactNode, useEffect, useRef } from 'react';
+import type { ReactNode } from 'react';
+import { useApex } from './useApex';
 
 interface Amounts {
   readonly name: string;
@@ -27,56 +28,36 @@ const NONE: NonNullable<AmountChartProps['also']> = [];
 
 /** Bars and points over named places of an axis, with the same as a table. */
 export function AmountChart({ said, categories, series, xTitle, yTitle, height = 240, width = 520, show, also = NONE }: AmountChartProps) {
-  const box = useRef<HTMLDivElement>(null);
-  const drawn = JSON.stringify([categories, series, xTitle, yTitle, height, width]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is drawn is compared by what it says
-  useEffect(() => {
-    const el = box.current;
-    if (!el) return;
-    let gone = false;
-    let chart: { destroy: () => void } | null = null;
-    void import('apexcharts').then(({ default: ApexCharts }) => {
-      if (gone) return;
-      const css = getComputedStyle(document.documentElement);
-      const colour = (name: string) => css.getPropertyValue(name).trim();
-      const made = new ApexCharts(el, {
-        chart: {
-          type: 'line',
-          height,
-          width: Math.min(width, el.clientWidth || width),
-          toolbar: { show: false },
-          animations: { enabled: false },
-          foreColor: colour('--ink'),
-          fontFamily: 'inherit',
-          zoom: { enabled: false },
-        },
-        series: series.map((s) => ({
-          name: s.name,
-          type: s.look === 'bars' ? 'column' : 'line',
-          data: s.values.map((v) => Number(v.toFixed(3))),
-        })),
-        colors: series.map((s, i) => colour(s.look === 'points' ? '--ink' : i === 0 ? '--sand-2' : '--kelp')),
-        stroke: { width: series.map(() => 0) },
-        markers: { size: series.map((s) => (s.look === 'points' ? 6 : 0)) },
-        plotOptions: { bar: { columnWidth: '60%' } },
-        dataLabels: { enabled: false },
-        legend: { show: series.length > 1, position: 'top', horizontalAlign: 'left' },
-        xaxis: {
-          categories: [...categories],
-          title: { text: xTitle },
-          labels: { rotate: 0, hideOverlappingLabels: categories.length > 12, style: { fontSize: '11px' } },
-        },
-        yaxis: { title: { text: yTitle }, min: 0, labels: { formatter: (v: number) => show(v) } },
-        tooltip: { enabled: false },
-      });
-      void made.render();
-      chart = made;
-    });
-    return () => {
-      gone = true;
-      chart?.destroy();
-    };
-  }, [drawn]);
+  const box = useApex(JSON.stringify([categories, series, xTitle, yTitle, height, width]), (colour, widthPx) => ({
+    chart: {
+      type: 'line',
+      height,
+      width: Math.min(width, widthPx || width),
+      toolbar: { show: false },
+      animations: { enabled: false },
+      foreColor: colour('--ink'),
+      fontFamily: 'inherit',
+      zoom: { enabled: false },
+    },
+    series: series.map((s) => ({
+      name: s.name,
+      type: s.look === 'bars' ? 'column' : 'line',
+      data: s.values.map((v) => Number(v.toFixed(3))),
+    })),
+    colors: series.map((s, i) => colour(s.look === 'points' ? '--ink' : i === 0 ? '--sand-2' : '--kelp')),
+    stroke: { width: series.map(() => 0) },
+    markers: { size: series.map((s) => (s.look === 'points' ? 6 : 0)) },
+    plotOptions: { bar: { columnWidth: '60%' } },
+    dataLabels: { enabled: false },
+    legend: { show: series.length > 1, position: 'top', horizontalAlign: 'left' },
+    xaxis: {
+      categories: [...categories],
+      title: { text: xTitle },
+      labels: { rotate: 0, hideOverlappingLabels: categories.length > 12, style: { fontSize: '11px' } },
+    },
+    yaxis: { title: { text: yTitle }, min: 0, labels: { formatter: (v: number) => show(v) } },
+    tooltip: { enabled: false },
+  }));
   return (
     <figure className="mt-4">
       <figcaption>{said}</figcaption>

@@ -1,5 +1,5 @@
 // Lines over a scale, where something is read off as it changes. Loaded when one is looked at.
-import { useEffect, useRef } from 'react';
+import { useApex } from './useApex';
 
 export interface CurveLine {
   readonly name: string;
@@ -23,46 +23,26 @@ const MOST_ROWS = 13;
 
 /** Curves with their axes, and the same as a table on request. */
 export function CurveChart({ said, xTitle, yTitle, lines, showX, showY, height = 260 }: CurveChartProps) {
-  const box = useRef<HTMLDivElement>(null);
-  const drawn = JSON.stringify([lines, xTitle, yTitle, height]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is drawn is compared by what it says
-  useEffect(() => {
-    const el = box.current;
-    if (!el) return;
-    let gone = false;
-    let chart: { destroy: () => void } | null = null;
-    void import('apexcharts').then(({ default: ApexCharts }) => {
-      if (gone) return;
-      const css = getComputedStyle(document.documentElement);
-      const colour = (name: string) => css.getPropertyValue(name).trim();
-      const made = new ApexCharts(el, {
-        chart: {
-          type: 'line',
-          height,
-          width: '100%',
-          toolbar: { show: false },
-          animations: { enabled: false },
-          zoom: { enabled: false },
-          foreColor: colour('--ink'),
-          fontFamily: 'inherit',
-        },
-        series: lines.map((l) => ({ name: l.name, data: l.points.map(([x, y]) => ({ x, y: Number(y.toFixed(3)) })) })),
-        colors: [colour('--kelp'), colour('--ink-2'), colour('--rust')],
-        stroke: { width: 3, curve: 'straight', dashArray: lines.map((_, i) => i * 5) },
-        legend: { show: lines.length > 1, position: 'top', horizontalAlign: 'left' },
-        xaxis: { type: 'numeric', title: { text: xTitle }, tickAmount: 5, labels: { formatter: (v: string) => showX(Number(v)) } },
-        yaxis: { title: { text: yTitle }, min: 0, tickAmount: 4, labels: { formatter: (v: number) => showY(v) } },
-        grid: { borderColor: colour('--line') },
-        tooltip: { enabled: false },
-      });
-      void made.render();
-      chart = made;
-    });
-    return () => {
-      gone = true;
-      chart?.destroy();
-    };
-  }, [drawn]);
+  const box = useApex(JSON.stringify([lines, xTitle, yTitle, height]), (colour) => ({
+    chart: {
+      type: 'line',
+      height,
+      width: '100%',
+      toolbar: { show: false },
+      animations: { enabled: false },
+      zoom: { enabled: false },
+      foreColor: colour('--ink'),
+      fontFamily: 'inherit',
+    },
+    series: lines.map((l) => ({ name: l.name, data: l.points.map(([x, y]) => ({ x, y: Number(y.toFixed(3)) })) })),
+    colors: [colour('--kelp'), colour('--ink-2'), colour('--rust')],
+    stroke: { width: 3, curve: 'straight', dashArray: lines.map((_, i) => i * 5) },
+    legend: { show: lines.length > 1, position: 'top', horizontalAlign: 'left' },
+    xaxis: { type: 'numeric', title: { text: xTitle }, tickAmount: 5, labels: { formatter: (v: string) => showX(Number(v)) } },
+    yaxis: { title: { text: yTitle }, min: 0, tickAmount: 4, labels: { formatter: (v: number) => showY(v) } },
+    grid: { borderColor: colour('--line') },
+    tooltip: { enabled: false },
+  }));
   const first = lines[0]?.points ?? [];
   const every = Math.max(1, Math.ceil(first.length / MOST_ROWS));
   return (
