@@ -17,19 +17,11 @@ export async function ensurePostgres() {
   return now;
 }
 
-/** Chromium without a window does the stories in a quarter less time than the whole browser, which is used where it is missing. */
-const HEADLESS = '/usr/bin/chromium-headless-shell';
-
 /** Path of Chromium. */
 export async function ensureChromium() {
-  const whole = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
-  if (!existsSync(HEADLESS) && process.getuid() === 0 && existsSync('/usr/bin/apt-get'))
-    await install('Chromium without a window', ['chromium-headless-shell']).catch(() =>
-      say('Not to be had here: the whole browser is used.'),
-    );
-  if (existsSync(HEADLESS)) return HEADLESS;
-  if (!whole()) await install('Chromium', ['chromium']);
-  const now = whole();
+  const found = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'].find((p) => existsSync(p));
+  if (!found()) await install('Chromium', ['chromium']);
+  const now = found();
   if (!now) throw new Stop('Chromium was installed but was not found at /usr/bin/chromium.');
   return now;
 }

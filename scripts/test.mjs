@@ -72,9 +72,9 @@ async function unit(bin) {
 }
 
 async function browser(chromium) {
-  const { buildServer, buildSim, buildWeb } = await import('./build.mjs');
+  const { buildLab, buildServer, buildSim, buildWeb } = await import('./build.mjs');
   say('Building for the browser tests ...');
-  await Promise.all([buildServer(), buildSim()]);
+  await Promise.all([buildServer(), buildSim(), buildLab()]);
   await buildWeb();
   rmSync(path.join(ROOT, 'test-results'), { recursive: true, force: true });
   const wanted = process.argv.slice(3);
