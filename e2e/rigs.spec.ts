@@ -83,6 +83,7 @@ test('a trip without a plan says what is missing; with one every stop has its ri
   await expect(page.getByText('From 0.1 to 200.')).toBeVisible();
   await page.getByLabel('leader, kg').fill('9.5');
   await page.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(leader.getByRole('button', { name: 'Change' })).toBeFocused();
   await expect(leader.locator('[data-what]')).toContainText('9.5 kg');
   await expect(leader).toContainText(`by the reckoning it would be ${was}`);
   expect(await rows('select value, part from rig_choice where trip_id = $1', [id])).toEqual([{ value: 9.5, part: 'leader' }]);

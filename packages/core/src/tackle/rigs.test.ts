@@ -77,6 +77,7 @@ describe('cards', () => {
       const card = rigCard(ask(id));
       expect(card.parts.map((p) => p.name)).toEqual(expect.arrayContaining(['leader', 'retrieve', 'colour', 'line', 'rod']));
       expect(card.drawing.line.at(-1)?.upM).toBeCloseTo(WATER.depthM - card.drawing.weightUpM, 6);
+      expect(new Set(card.parts.map((p) => p.name)).size).toBe(card.parts.length);
       for (const p of card.parts) expect(`${p.what} ${p.why}`).not.toMatch(/NaN|undefined|null|Infinity/);
     }
     expect(rigCard(ask('OWN-1')).layout).toBe('lure');

@@ -1,6 +1,6 @@
 import { HAND_LIMITS, isHandPart } from '@bluffwind/core/tackle/handLimits';
 import type { RigPart } from '@bluffwind/core/tackle/rigQuestion';
-import { type FormEvent, useId, useState } from 'react';
+import { type FormEvent, useId, useRef, useState } from 'react';
 import { fromMine, inMine, myUnit, words } from '../data/units';
 import { FIELD } from '../ui/form/fields';
 import { Button } from '../ui/parts';
@@ -9,28 +9,27 @@ interface PartLineProps {
   readonly part: RigPart;
   /** Sets the figure by hand, null gives it back; none for who may not. */
   readonly onSet: ((value: number | null) => void) | null;
-  readonly lit: boolean;
 }
 
 /** One part of a rig: what, why by which rule, both ways where they differ, and its figure to change. */
-export function PartLine({ part, onSet, lit }: PartLineProps) {
+export function PartLine({ part, onSet }: PartLineProps) {
   const [open, setOpen] = useState(false);
+  // The form goes when it is sent; whoever works by keys is back where he opened it.
+  const change = useRef<HTMLSpanElement>(null);
   const may = onSet !== null && part.value !== null && isHandPart(part.name);
   return (
-    <li
-      className={`border-t border-line py-2 ${lit ? 'bg-kelp-pale/50' : ''}`}
-      data-part={part.name}
-      id={`part-${part.name.replaceAll(' ', '-')}`}
-    >
+    <li className="border-t border-line py-2" data-part={part.name} id={`part-${part.name.replaceAll(' ', '-')}`}>
       <div className="flex flex-wrap items-baseline gap-x-3">
         <span className="w-[92px] shrink-0 text-[0.85rem] text-ink-2">{part.name}</span>
         <b className="min-w-0 flex-1" data-what>
           {words(part.what)}
         </b>
         {may && (
-          <Button className="py-0.5 text-[0.85rem] font-normal" aria-expanded={open} onClick={() => setOpen(!open)}>
-            Change
-          </Button>
+          <span ref={change}>
+            <Button className="py-0.5 text-[0.85rem] font-normal" aria-expanded={open} onClick={() => setOpen(!open)}>
+              Change
+            </Button>
+          </span>
         )}
       </div>
       {part.otherwise !== null && (
@@ -59,6 +58,7 @@ export function PartLine({ part, onSet, lit }: PartLineProps) {
         <ByHand
           part={part}
           onSet={(v) => {
+            change.current?.querySelector('button')?.focus();
             setOpen(false);
             onSet(v);
           }}

@@ -33,7 +33,7 @@ export function RigCardView({ card, place, trial, onSet }: RigCardViewProps) {
         </p>
         <ul>
           {card.parts.map((p) => (
-            <PartLine key={`${p.name} ${p.what}`} part={p} onSet={onSet && ((v) => onSet(p, v))} lit={false} />
+            <PartLine key={p.name} part={p} onSet={onSet && ((v) => onSet(p, v))} />
           ))}
         </ul>
         <TrialForm key={card.presentationId} card={card} trial={trial} />

@@ -77,10 +77,10 @@ describe('a part of a rig', () => {
     .find((p) => p.otherwise !== null);
   it('that a hand has changed says what the reckoning would give, and can be given back by who may', () => {
     if (!part) throw new Error('no part was changed');
-    const may = drawn(<PartLine part={part} lit={false} onSet={() => undefined} />);
+    const may = drawn(<PartLine part={part} onSet={() => undefined} />);
     expect(may).toContain('by the reckoning it would be');
     expect(may).toContain('Give it back');
-    expect(drawn(<PartLine part={part} lit={false} onSet={null} />)).not.toContain('Give it back');
+    expect(drawn(<PartLine part={part} onSet={null} />)).not.toContain('Give it back');
   });
 });
 
