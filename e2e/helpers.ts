@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { type Browser, type BrowserContext, expect, type Locator, type Page } from '@playwright/test';
 import pg from 'pg';
 
 /** Signs in through the page as one of the demo's people. */
@@ -66,6 +66,30 @@ export async function setDemoClock(page: Page, iso: string): Promise<void> {
 /** Ends the server without warning and waits until it is back. */
 export async function crashServer(): Promise<void> {
   await ordered('/crash');
+}
+
+/** The phone loses its signal: its pages are told, and no page or worker of it reaches the server. */
+export async function loseSignal(context: BrowserContext): Promise<void> {
+  await context.setOffline(true);
+  await ordered('/line/cut');
+}
+
+/** It has a signal again. */
+export async function findSignal(context: BrowserContext): Promise<void> {
+  await ordered('/line/mend');
+  await context.setOffline(false);
+}
+
+const SHOWN = 1500;
+
+/** After a story: a signal that it ended without is there for the next, and where it failed its pages' words are printed. */
+export async function afterStory({ browser, context }: { browser: Browser; context: BrowserContext }, failed: boolean): Promise<void> {
+  if (failed)
+    for (const page of browser.contexts().flatMap((c) => c.pages())) {
+      const words = await page.evaluate(() => document.body?.innerText ?? '').catch(String);
+      console.log(`${page.url()}\n${words.slice(0, SHOWN)}\n`);
+    }
+  await findSignal(context);
 }
 
 /** Puts another station in the place of the one that runs: none, a broken one, or a good one again. */

@@ -4,7 +4,9 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, type Page, test } from '@playwright/test';
-import { expectAccessible, rows, signIn } from './helpers';
+import { afterStory, expectAccessible, findSignal, loseSignal, rows, signIn } from './helpers';
+
+test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
 
 test.describe.configure({ mode: 'serial' });
 
@@ -114,7 +116,7 @@ test('the list of the night before is ticked on a phone without a network, and t
   await expectAccessible(phone);
   await phone.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   const all = await phone.locator('[data-tonight] input').count();
-  await context.setOffline(true);
+  await loseSignal(context);
   await phone.locator('[data-tonight] input').nth(0).check();
   await phone.locator('[data-tonight] input').nth(1).check();
   await expect(phone.locator('[data-ticked]')).toHaveText(`2 of ${all}`);
@@ -123,7 +125,7 @@ test('the list of the night before is ticked on a phone without a network, and t
   // Closed and opened again where there is none: nothing is lost.
   await phone.reload();
   await expect(phone.locator('[data-ticked]')).toHaveText(`2 of ${all}`, { timeout: 60_000 });
-  await context.setOffline(false);
+  await findSignal(context);
   await expect.poll(() => rows('select key from rig_tick where trip_id = $1 and done', [id]), { timeout: 40_000 }).toHaveLength(2);
   await page.goto(`/trips/${id}/rigs`);
   await expect(page.locator('[data-ticked]')).toHaveText(`2 of ${all}`, { timeout: 60_000 });

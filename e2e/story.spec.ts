@@ -1,6 +1,19 @@
 // The whole path: Thursday evening at the desk, Friday on a phone, Friday evening's brief.
 import { expect, test } from '@playwright/test';
-import { crashServer, expectAccessible, keptForOffline, pickFish, rows, setDemoClock, signIn } from './helpers';
+import {
+  afterStory,
+  crashServer,
+  expectAccessible,
+  findSignal,
+  keptForOffline,
+  loseSignal,
+  pickFish,
+  rows,
+  setDemoClock,
+  signIn,
+} from './helpers';
+
+test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
 
 test.describe.configure({ mode: 'serial' });
 let tripId = '';
@@ -107,14 +120,14 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 20_000 });
 
   // No signal: entries stay on the phone, also over a reload, and arrive once.
-  await context.setOffline(true);
+  await loseSignal(context);
   await bass(50);
   await page.getByRole('button', { name: 'Released', exact: true }).click();
   await page.getByRole('button', { name: 'Missed', exact: true }).click();
   await expect(page.getByText(/No signal. 2 entries on this phone, safe/)).toBeVisible({ timeout: 20_000 });
   await page.reload();
   await expect(page.getByText('Sea bass 50 cm, released')).toBeVisible();
-  await context.setOffline(false);
+  await findSignal(context);
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 20_000 });
 
   // A slip, taken back.

@@ -91,7 +91,9 @@ async function browser(chromium) {
 async function lane(name, chromium, wanted) {
   const { startWorld } = await import('./world.mjs');
   const world = await startWorld({ name, reset: true, durable: false });
-  const { orders, end } = await ordersOf(name, world);
+  const { startLine } = await import('./line.mjs');
+  const line = await startLine(world.url);
+  const { orders, end } = await ordersOf(name, world, line);
   const control = createServer((req, res) => {
     const work = orders[req.url]?.() ?? Promise.reject(new Error('unknown'));
     work.then(
@@ -108,7 +110,7 @@ async function lane(name, chromium, wanted) {
     const { run } = await import('./children.mjs');
     const failed = await run(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...wanted], {
       env: {
-        BASE_URL: world.url,
+        BASE_URL: line.url,
         CHROMIUM: chromium,
         OWNER_URL: world.db.adminUrl,
         CONTROL_URL: `http://127.0.0.1:${control.address().port}`,
@@ -126,14 +128,15 @@ async function lane(name, chromium, wanted) {
     counts.skipped += json?.stats?.skipped ?? 0;
   } finally {
     control.close();
+    await line.cut();
     await end();
     await world.stop();
     rmSync(clusterFolder(name), { recursive: true, force: true });
   }
 }
 
-/** What stories may ask for and cannot do themselves: a crash of the server, another station, a second server, a machine that has nothing. */
-async function ordersOf(name, world) {
+/** What stories may ask for and cannot do themselves: a lost signal, a crash of the server, another station, a second server, a machine that has nothing. */
+async function ordersOf(name, world, line) {
   const { startWorld } = await import('./world.mjs');
   const { startFront } = await import('./front.mjs');
   const { startListening, stopChild } = await import('./children.mjs');
@@ -143,6 +146,8 @@ async function ordersOf(name, world) {
   let own = null;
   const orders = {
     '/crash': () => world.crashServer(),
+    '/line/cut': () => line.cut(),
+    '/line/mend': () => line.mend(),
     '/station/none': () => world.replaceStation(null),
     '/station/broken': () => world.replaceStation('broken-station'),
     '/station/good': () => world.replaceStation('station'),
