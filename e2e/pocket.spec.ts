@@ -222,11 +222,13 @@ test('an entry made without a network leaves the phone when there is one, with n
   await loseSignal(context);
   await page.getByRole('button', { name: 'Begin the trip' }).tap();
   await expect.poll(() => states(page)).toEqual(['on this phone']);
-  const asked = await page.evaluate(async () => {
-    const here = (await navigator.serviceWorker.ready) as unknown as { sync: { getTags(): Promise<string[]> } };
-    return here.sync.getTags();
-  });
-  expect(asked).toEqual(['send-entries']);
+  // Put away only once the browser was asked: on a slow machine the page is gone sooner than a thumb could close it.
+  const asked = () =>
+    page.evaluate(async () => {
+      const here = (await navigator.serviceWorker.ready) as unknown as { sync: { getTags(): Promise<string[]> } };
+      return here.sync.getTags();
+    });
+  await expect.poll(asked).toEqual(['send-entries']);
   // A picture of the same address: nothing of the application runs in it.
   await page.goto('about:blank');
   await findSignal(context);

@@ -7,6 +7,32 @@ import { tripView } from './trips';
 import { waterRecord } from './water';
 
 const base = { entryId: id, at: instant };
+/** What is told of a fish after it was logged; what is left out stays as it is. */
+export const fishMore = z
+  .object({
+    speciesId: id,
+    clientId: id.nullable(),
+    lengthMm: z.int().min(10).max(4000).nullable(),
+    lengthKind,
+    kept: z.boolean(),
+    weightG: z.int().min(1).max(900_000).nullable(),
+    girthMm: z.int().min(10).max(4000).nullable(),
+    hook: z.enum(['lip', 'scissors', 'deep', 'outside']).nullable(),
+    /** Depth at which it took, m. */
+    depthM: z.number().min(0).max(500).nullable(),
+    /** When in the cast or drop it took. */
+    take: z.enum(['on the drop', 'at the bottom', 'on the retrieve', 'at the boat']).nullable(),
+    leader: z.string().trim().max(60).nullable(),
+    colour: z.string().trim().max(60).nullable(),
+    tag: z.string().trim().max(40).nullable(),
+    /** What it had eaten. */
+    forage: z.string().trim().max(60).nullable(),
+    note: z.string().trim().max(300).nullable(),
+  })
+  .partial()
+  .strict();
+export type FishMore = z.infer<typeof fishMore>;
+
 const setStart = z.object({ id, presentationId: id, rods: z.int().min(1).max(20) }).strict();
 
 /** One thing that happened on deck, with a key made on the phone; sent again it changes nothing. */
@@ -28,6 +54,11 @@ export const deckEntry = z.discriminatedUnion('kind', [
       kept: z.boolean(),
     })
     .strict(),
+  /** A fish told of more closely, or put right: the later word holds for each thing, and the earlier ones stay in its history. */
+  z
+    .object({ ...base, kind: z.literal('tell-catch'), catchId: id, told: fishMore })
+    .strict()
+    .refine((e) => Object.keys(e.told).length > 0, { path: ['told'], message: 'expected at least one thing told of the fish' }),
   z.object({ ...base, kind: z.literal('undo-catch'), catchId: id }).strict(),
   z
     .object({
@@ -44,6 +75,18 @@ export const deckEntry = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
   /** A thing of the night before, tied, got ready or loaded, or not after all. */
   z.object({ ...base, kind: z.literal('tick'), key: z.string().min(1).max(120), done: z.boolean() }).strict(),
+  /** The list before leaving, signed: what was done of it and what was not, and when somebody ashore is to worry. */
+  z
+    .object({
+      ...base,
+      kind: z.literal('depart'),
+      done: z.array(z.string().min(1).max(60)).max(40),
+      left: z.array(z.string().min(1).max(60)).max(40),
+      signedBy: z.string().trim().min(1, 'sign with a name').max(120),
+      dueAt: instant,
+      ashore: z.string().trim().max(200),
+    })
+    .strict(),
   z.object({ ...base, kind: z.literal('end-trip') }).strict(),
 ]);
 export type DeckEntry = z.infer<typeof deckEntry>;
@@ -85,12 +128,24 @@ const deckStop = z.object({
           lengthMm: z.int().nullable(),
           outcome: z.enum(['landed', 'lost', 'missed']),
           kept: z.boolean(),
+          /** Told after it was logged; absent in packs that were kept before it could be. */
+          more: fishMore.optional(),
+          /** When each thing was told last, by whichever phone. */
+          toldAt: z.record(z.string(), instant).optional(),
         }),
       ),
     }),
   ),
 });
 export type DeckStop = z.infer<typeof deckStop>;
+
+const departureSigned = z.object({
+  signedBy: z.string(),
+  at: instant,
+  dueAt: instant,
+  ashore: z.string(),
+  left: z.array(z.string()),
+});
 
 /** All that the phone needs for a trip without a network. */
 export const deckPack = z.object({
@@ -159,5 +214,7 @@ export const deckPack = z.object({
   keptBefore: z.array(z.object({ clientId: id, speciesId: id, date: z.string(), fish: z.int() })).optional(),
   rules: z.array(z.object({ id, speciesId: id, zone: z.string().nullable(), body: ruleBody, source: z.string(), checkedOn: z.string() })),
   stops: z.array(deckStop),
+  /** The list before leaving as it was signed; absent in packs that were kept before there was one. */
+  departure: departureSigned.nullable().optional(),
 });
 export type DeckPack = z.infer<typeof deckPack>;

@@ -104,5 +104,7 @@ export const board = z.object({
   tomorrow: z.array(tripView),
   /** What needs a hand before tomorrow. */
   open: z.array(z.object({ tripId: id.nullable(), text: z.string() })),
+  /** Boats that are not back when they said, whatever the day: an alarm on every screen. */
+  overdue: z.array(z.object({ tripId: id, boat: z.string(), captain: z.string(), dueAt: instant, ashore: z.string() })),
 });
 export type Board = z.infer<typeof board>;

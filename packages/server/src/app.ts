@@ -17,6 +17,7 @@ import { Problem, problemOf } from './errors';
 import { FEATURES } from './features';
 import { eventRoutes } from './events/routes';
 import type { Deps, Env } from './http/context';
+import { publicReports } from './reports/routes';
 import { calendarFeed } from './trips/calendarFeed';
 import { keptAnswers, takesGzip, unpack } from './http/keptAnswers';
 import type { ThreadAnswer } from './threads/messages';
@@ -80,6 +81,7 @@ export function createApp(deps: Deps) {
   app.route('/api', publicAuthRoutes(deps).hono);
   app.route('/api', beginRoutes(deps).hono);
   app.route('/api', calendarFeed(deps));
+  app.route('/api', publicReports(deps));
 
   app.use('/api/*', async (c, next) => {
     const token = readCookie(c, SESSION, deps.config);

@@ -2,12 +2,15 @@ import { auth } from './auth/feature';
 import { board } from './board/feature';
 import { brief } from './brief/feature';
 import { crew } from './crew/feature';
+import { debrief } from './debrief/feature';
 import { deck } from './deck/feature';
 import { grounds } from './grounds/feature';
 import { imports } from './imports/feature';
 import { log } from './log/feature';
+import { photos } from './photos/feature';
 import { plan } from './plan/feature';
 import { presentations } from './presentations/feature';
+import { reports } from './reports/feature';
 import { rigs } from './rigs/feature';
 import { rules } from './rules/feature';
 import { trips } from './trips/feature';
@@ -27,6 +30,9 @@ export const FEATURES: readonly Feature[] = [
   rigs,
   rules,
   deck,
+  photos,
+  debrief,
+  reports,
   brief,
   board,
   log,

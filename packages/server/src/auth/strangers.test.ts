@@ -186,7 +186,7 @@ describe('those who may', () => {
 });
 
 const OWNERS = ['/outfit/settings', '/laid-aside', '/people', '/invitations'];
-const CAPTAINS = ['/clients', '/stations', '/instruments'];
+const CAPTAINS = ['/clients', '/stations', '/instruments', '/trips/{id}/report'];
 
 /** Every GET of a client that answers, with its route. */
 async function readAll(client: Client): Promise<[path: string, body: unknown, route: string][]> {

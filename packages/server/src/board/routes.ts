@@ -1,7 +1,8 @@
 // Tonight and tomorrow at a glance: trips by boat, what is not ready, what has changed since a plan was made, boats that are overdue.
-import { board } from '@bluffwind/contract/trips';
-import { addDays, localDate } from '@bluffwind/core/units/time';
+import { type Board, board } from '@bluffwind/contract/trips';
+import { addDays, DAY, localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
+import type { EntityManager } from 'typeorm';
 import { openTicks } from '../brief/kept';
 import type { Deps } from '../http/context';
 import { answers } from '../http/responses';
@@ -41,16 +42,26 @@ export function boardRoutes({ clock }: Deps) {
         const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);
         if (trip) open.unshift({ tripId: a.tripId, text: `${mine(trip)}: ${a.text}` });
       }
-      for (const t of today) {
-        if (t.status === 'under way' && Date.parse(t.endsAt) < now)
-          open.push({
-            tripId: t.id,
-            text: `${t.boat.name} is overdue: back at ${saidTime(Date.parse(t.endsAt), zone)} by its float plan`,
-          });
-      }
-      return { today, tomorrow, open };
+      const overdue = await overdueBoats(entities, now);
+      for (const o of overdue)
+        open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: back at ${saidTime(Date.parse(o.dueAt), zone)} by its float plan` });
+      return { today, tomorrow, open, overdue };
     },
     { keptMs: 30_000 },
   );
   return app;
+}
+
+/** Trips of other years that nobody ended are no alarm. */
+const ALARM_MS = 3 * DAY;
+
+/** Boats that are out after the time signed before leaving, or after the trip's end where nothing was signed. */
+async function overdueBoats(entities: EntityManager, nowMs: number): Promise<Board['overdue']> {
+  const rows: { id: string; boat: string; captain: string; due: Date; ashore: string }[] = await entities.query(
+    `select t.id, b.name as boat, p.name as captain, coalesce(d.due_at, t.ends_at) as due, coalesce(d.ashore, '') as ashore
+     from trip t join boat b on b.id = t.boat_id join person p on p.id = t.captain_id left join departure d on d.trip_id = t.id
+     where t.status = 'under way' and coalesce(d.due_at, t.ends_at) between $1 and $2 order by 4`,
+    [new Date(nowMs - ALARM_MS), new Date(nowMs)],
+  );
+  return rows.map((r) => ({ tripId: r.id, boat: r.boat, captain: r.captain, dueAt: r.due.toISOString(), ashore: r.ashore }));
 }

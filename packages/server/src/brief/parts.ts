@@ -3,7 +3,6 @@ import type { RiskLine } from '@bluffwind/contract/risk';
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import type { RankedSpot, StopOutcome } from '@bluffwind/core/brief/composeBrief';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
-import { countRange } from '@bluffwind/core/catchrate/rangeOf';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { scoreDay } from '@bluffwind/core/plan/layDay';
 import { dayLines, riskOfLegs, stopLines } from '@bluffwind/core/plan/legRisk';
@@ -23,6 +22,7 @@ import { effectiveBed } from '../grounds/chartData';
 import { found } from '../http/context';
 import { inputsOf, loadDesk } from '../plan/desk';
 import { restingSpots } from '../plan/resting';
+import { outcomesOf } from './outcomesOf';
 import { rigsOf } from '../rigs/rigsOf';
 import { crewRules } from '../rules/crewRules';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
@@ -151,40 +151,6 @@ async function tonight(
 /** A kept leg as the judgement reads it. */
 function stayOf(l: SavedPlan['legs'][number]) {
   return { spotId: l.spotId, arriveMs: Date.parse(l.arriveAt), startMs: Date.parse(l.startAt), departMs: Date.parse(l.departAt) };
-}
-
-/** What each stop of a trip was expected to give by what was known before that day, and what it gave. */
-async function outcomesOf(
-  entities: EntityManager,
-  trip: TripRow,
-  dayStart: number,
-  until: number,
-  nowMs: number,
-  nameOf: (id: string) => string,
-): Promise<StopOutcome[]> {
-  const desk = await loadDesk(entities, trip, nowMs, 'owner', { evidenceBeforeMs: until });
-  const inputs = inputsOf(desk);
-  const ids = new Set<string>(
-    (await entities.query(`select id from stop where trip_id = $1 and deleted_at is null`, [trip.id])).map((r: { id: string }) => r.id),
-  );
-  const mine = inputs.sets.filter((s) => s.stopId !== undefined && ids.has(s.stopId));
-  const earlier = inputs.sets.filter((s) => s.at < dayStart);
-  const model = fitCatchRate(worldOf(inputs), earlier);
-  return mine.map((s) => {
-    // A stay fades: what was expected is the rate over its length, less what fading takes.
-    const hours = s.rodHours / trip.rods;
-    const fade = inputs.spots.find((x) => x.id === s.spot)?.fadePerHour ?? 0;
-    const share = fade > 0 && hours > 0 ? (1 - Math.exp(-fade * hours)) / (fade * hours) : 1;
-    const expected = model.rate(s) * s.rodHours * share;
-    return {
-      spotId: s.spot,
-      spotName: nameOf(s.spot),
-      rodHours: s.rodHours,
-      fish: s.counts ?? s.fish,
-      expected,
-      ...countRange(expected, model.dispersion),
-    };
-  });
 }
 
 function rankedSpots(ranking: Ranking, nameOf: (id: string) => string): RankedSpot[] {

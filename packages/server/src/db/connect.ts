@@ -14,6 +14,7 @@ import { Rigs1780000000010 } from './migrations/0010-rigs';
 import { OnFoot1780000000011 } from './migrations/0011-on-foot';
 import { OwnStations1780000000012 } from './migrations/0012-own-stations';
 import { CalendarAddress1780000000013 } from './migrations/0013-calendar-address';
+import { WholeDay1780000000014 } from './migrations/0014-whole-day';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -30,6 +31,7 @@ const MIGRATIONS = [
   OnFoot1780000000011,
   OwnStations1780000000012,
   CalendarAddress1780000000013,
+  WholeDay1780000000014,
 ];
 
 /** What a pool of connections may do. */

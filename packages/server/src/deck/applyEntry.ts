@@ -6,6 +6,7 @@ import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialE
 import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { saidDay, saidTime } from '@bluffwind/core/units/measure';
+import { tellCatch } from './tellCatch';
 
 /** How far a phone's clock may run ahead. */
 const AHEAD_MS = 2 * 60_000;
@@ -101,6 +102,12 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
     case 'tick':
       await tick(entities, trip, entry, by);
       return;
+    case 'tell-catch':
+      await tellCatch(entities, trip, entry, by);
+      return;
+    case 'depart':
+      await depart(entities, trip, entry, by);
+      return;
     case 'end-trip':
       await closeOpen(entities, trip.id, at);
       if (trip.status !== 'done') {
@@ -119,6 +126,24 @@ async function tick(entities: EntityManager, trip: DeckTrip, entry: Extract<Deck
     `insert into rig_tick (trip_id, key, outfit_id, done, by, at) values ($1, $2, $3, $4, $5, $6)
      on conflict (trip_id, key) do update set done = excluded.done, by = excluded.by, at = excluded.at where rig_tick.at <= excluded.at`,
     [trip.id, entry.key, trip.outfitId, entry.done, by, new Date(entry.at)],
+  );
+}
+
+/** How long after it is signed somebody ashore may be told to wait. */
+const LONGEST_OUT_MS = 36 * 3_600_000;
+
+/** Signed again, the later list holds. */
+async function depart(entities: EntityManager, trip: DeckTrip, entry: Extract<DeckEntry, { kind: 'depart' }>, by: string): Promise<void> {
+  const wait = Date.parse(entry.dueAt) - Date.parse(entry.at);
+  if (wait <= 0 || wait > LONGEST_OUT_MS)
+    throw new Problem('invalid', 'dueAt: expected a time after the list is signed, within 36 h', [
+      { field: 'dueAt', message: 'after leaving, within 36 h' },
+    ]);
+  await entities.query(
+    `insert into departure (trip_id, outfit_id, done, left_open, signed_by, due_at, ashore, at, by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+     on conflict (trip_id) do update set done = excluded.done, left_open = excluded.left_open, signed_by = excluded.signed_by,
+       due_at = excluded.due_at, ashore = excluded.ashore, at = excluded.at, by = excluded.by where departure.at <= excluded.at`,
+    [trip.id, trip.outfitId, entry.done, entry.left, entry.signedBy, new Date(entry.dueAt), entry.ashore, new Date(entry.at), by],
   );
 }
 

@@ -9,6 +9,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
+import { DepartureEntity } from '../db/entities/day';
 import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
@@ -121,6 +122,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
           checkedOn: r.checkedOn,
         })),
         stops: await deckStops(entities, trip.id),
+        departure: await departureOf(entities, trip.id),
       };
       return pack;
     },
@@ -214,6 +216,10 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
     where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() },
     order: { at: 'ASC' },
   });
+  const toldAt = await timesTold(
+    entities,
+    catches.map((k) => k.id),
+  );
   return stops.map((stop) => ({
     id: stop.id,
     spotId: stop.spotId,
@@ -237,7 +243,27 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
             lengthMm: k.lengthMm,
             outcome: k.outcome,
             kept: k.kept,
+            more: k.more,
+            toldAt: toldAt.get(k.id),
           })),
       })),
   }));
+}
+
+/** When each thing of each fish was told last. */
+async function timesTold(entities: EntityManager, catchIds: readonly string[]): Promise<Map<string, Record<string, string>>> {
+  const rows: { catch_id: string; field: string; at: Date }[] = await entities.query(
+    'select catch_id, field, max(at) as at from catch_told where catch_id = any($1) group by 1, 2',
+    [catchIds],
+  );
+  const told = new Map<string, Record<string, string>>();
+  for (const r of rows) told.set(r.catch_id, { ...told.get(r.catch_id), [r.field]: r.at.toISOString() });
+  return told;
+}
+
+async function departureOf(entities: EntityManager, tripId: string): Promise<NonNullable<DeckPack['departure']> | null> {
+  const row = await entities.findOneBy(DepartureEntity, { tripId });
+  if (!row) return null;
+  const { signedBy, at, dueAt, ashore, left } = row;
+  return { signedBy, at: at.toISOString(), dueAt: dueAt.toISOString(), ashore, left };
 }

@@ -3,6 +3,7 @@ import { type DeckEntry, deckEntry, type DeckReceipt } from '@bluffwind/contract
 import { MINUTE } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
+import { CatchToldEntity } from '../db/entities/day';
 import { CatchEntity, type CatchRow } from '../db/entities/trip';
 import { Problem, problemOfDatabase } from '../errors';
 import { invalid } from '../http/context';
@@ -20,6 +21,9 @@ interface Waiting {
 const SLACK_MS = 10 * MINUTE;
 /** Longest key of an entry that is told back. */
 const KEY_LENGTH = 64;
+
+/** After these a stop may have come to its end. */
+const ENDING: readonly DeckEntry['kind'][] = ['start-stop', 'switch-set', 'end-stop', 'end-trip'];
 
 /**
  * Takes a batch in the order it was made.
@@ -63,7 +67,7 @@ export async function takeEntries(
       await landed();
       context = null;
       await apart(entities, () => applyEntry(entities, trip, entry, by));
-      ended ||= entry.kind !== 'begin-trip' && entry.kind !== 'sighting' && entry.kind !== 'undo-catch' && entry.kind !== 'tick';
+      ended ||= ENDING.includes(entry.kind);
     } catch (error) {
       refuse(place, refusal(error));
     }
@@ -169,22 +173,20 @@ async function insertCatches(entities: EntityManager, trip: DeckTrip, good: read
   if (made === good.length) return [];
   // Some were here already: the same fish sent again, or a key that was used for something else.
   const known = new Map((await entities.findBy(CatchEntity, { id: In(of((e) => e.catchId)) })).map((k) => [k.id, k]));
+  const told = new Set((await entities.findBy(CatchToldEntity, { catchId: In(of((e) => e.catchId)) })).map((t) => t.catchId));
   return good.flatMap(({ place, entry }) => {
     const row = known.get(entry.catchId);
-    return row && isSame(row, entry) ? [] : [[place, otherKey()] as [number, Problem]];
+    // A fish that was put right since is the same fish.
+    const same = row && (isSame(row, entry) || (told.has(row.id) && isSameMoment(row, entry)));
+    return same ? [] : [[place, otherKey()] as [number, Problem]];
   });
 }
 
+const isSameMoment = (row: CatchRow, e: CatchEntry) => row.setId === e.setId && row.outcome === e.outcome && +row.at === Date.parse(e.at);
+
 function isSame(row: CatchRow, e: CatchEntry): boolean {
-  const { setId, speciesId, lengthMm, outcome, kept } = row;
-  return (
-    setId === e.setId &&
-    speciesId === e.speciesId &&
-    lengthMm === e.lengthMm &&
-    outcome === e.outcome &&
-    kept === e.kept &&
-    +row.at === Date.parse(e.at)
-  );
+  const { speciesId, lengthMm, kept } = row;
+  return isSameMoment(row, e) && speciesId === e.speciesId && lengthMm === e.lengthMm && kept === e.kept;
 }
 
 /** Runs work in a savepoint, so that what the database refuses does not take the rest of the batch with it. */

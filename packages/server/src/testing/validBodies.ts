@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { USUAL_SETTINGS } from '@bluffwind/contract/auth';
 import { ALL_SEEN } from './allSeen';
 import { emailOf, type Harness } from './harness';
+import { smallPhoto } from './smallPhoto';
 import { TEST_NOW } from './smallOutfit';
 
 export const iso = (ms: number) => new Date(ms).toISOString();
@@ -205,6 +206,9 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/gear': gearBody(`Lead ${randomUUID()}`),
     '/bait-trials': { presentationId: o.presentations[0]?.id, sank: { depthM: 3, seconds: 4 }, divesM: null },
     '/boats/{id}/drift': { windageM2: 6, timed: { windMps: 8, throughWaterMps: 0.45, anchorDiameterM: 0 } },
+    '/deck/{tripId}/photos': { id: randomUUID(), catchId: null, at: iso(TEST_NOW), data: smallPhoto().toString('base64') },
+    '/trips/{id}/debrief': { said: 'Slow until the turn.', chips: ['slow'], lost: [], baitLeft: '', signed: false },
+    '/trips/{id}/report': { id: randomUUID(), text: 'Thank you.', learned: '', photoIds: [], days: 30 },
     '/stops/find': { ids: [o.trips[0]?.stops[0]?.id] },
   };
 }
@@ -293,8 +297,9 @@ const spotBody = (spot: Harness['mine']['spots'][number]) => ({
   pressure: 1,
 });
 
-/** Things of the first outfit that tests make: an import, a feature, a survey, a reading. */
-export const made: Record<'/imports' | '/features' | '/surveys' | '/readings', string> = {
+/** Things of the first outfit that tests make: an import, a feature, a survey, a reading, a photo. */
+export const made: Record<'/imports' | '/features' | '/surveys' | '/readings' | '/photos', string> = {
+  '/photos': '',
   '/imports': '',
   '/features': '',
   '/surveys': '',
@@ -351,6 +356,10 @@ export async function makeRows(h: Harness): Promise<void> {
   made['/readings'] = (await post('/waters/{id}/readings')).readingId;
   made['/features'] = (await post('/waters/{id}/features')).id;
   made['/imports'] = (await post('/waters/{id}/imports/soundings')).id;
+  const photo = bodies(h.mine)['/deck/{tripId}/photos'] as { id: string };
+  const kept = await captain.post(fill('/deck/{tripId}/photos', h.mine), photo);
+  if (kept.status !== 200) throw new Error(JSON.stringify(kept.body));
+  made['/photos'] = photo.id;
   const chart = await captain.get(fill('/waters/{id}/chart', h.mine));
   made['/surveys'] = chart.body.surveys[0].id;
 }

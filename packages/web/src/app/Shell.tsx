@@ -15,6 +15,7 @@ import { usePocket } from '../ui/usePocket';
 import { FEATURES } from './features';
 import { useHere } from './here';
 import { KeyList } from './KeyList';
+import { Overdue } from './Overdue';
 import { Palette } from './Palette';
 import { PocketBar } from './PocketBar';
 import { Rail } from './Rail';
@@ -74,6 +75,7 @@ function Frame() {
           No answer from the server: you see what was last read here.
         </p>
       )}
+      <Overdue />
       <main id="screen" tabIndex={-1} className="flex min-h-0 min-w-0 flex-1 flex-col outline-none">
         <Outlet />
       </main>

@@ -1,3 +1,4 @@
+import { after } from '../after/feature';
 import { backtest } from '../backtest/feature';
 import { bench } from '../bench/feature';
 import { board } from '../board/feature';
@@ -25,6 +26,7 @@ export const FEATURES: readonly Feature[] = [
   plan,
   rigs,
   deck,
+  after,
   fleet,
   presentations,
   gear,

@@ -28,6 +28,8 @@ const queries = new QueryClient({
 // Fetched by who comes for the first time only.
 const Begin = lazy(() => import('../begin/Begin').then((m) => ({ default: m.Begin })));
 const ComeIn = lazy(() => import('../begin/ComeIn').then((m) => ({ default: m.ComeIn })));
+// Opened by guests, who have no session and need nothing else.
+const Report = lazy(() => import('../report/Report'));
 
 function Arriving({ screen }: { screen: ReactNode }) {
   return <Suspense fallback={<Waiting what="Opening" />}>{screen}</Suspense>;
@@ -36,6 +38,7 @@ function Arriving({ screen }: { screen: ReactNode }) {
 const router = createBrowserRouter([
   { path: '/sign-in', element: <SignIn /> },
   { path: '/begin', element: <Arriving screen={<Begin />} /> },
+  { path: '/r/:token', element: <Arriving screen={<Report />} /> },
   { path: '/come-in', element: <Arriving screen={<ComeIn />} /> },
   {
     path: '/',

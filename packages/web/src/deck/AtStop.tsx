@@ -4,9 +4,10 @@ import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
-import { BIG, Frame, Recent, short } from './deckParts';
+import { BIG, Frame, short } from './deckParts';
 import { FishSheets, type Sheet } from './FishSheets';
 import { holdsIn } from '@bluffwind/core/rules/verdict';
+import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import { StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
@@ -21,7 +22,7 @@ interface AtStopProps {
 
 /** Lines in: what the water does, stay or move, whose turn, and a fish in three taps. */
 export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
-  const { pack, running, landed, turnOf, usual: ordered, visited, spotOf, presentationName, speciesName, record, log } = trip;
+  const { pack, running, landed, turnOf, usual: ordered, visited, spotOf, presentationName, record, log } = trip;
   const active = trip.active as NonNullable<DeckTrip['active']>;
   const [sheet, setSheet] = useState<Sheet>(null);
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
@@ -77,15 +78,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
           </button>
         ))}
       </div>
-      <Recent
-        catches={current.sets
-          .flatMap((s) => s.catches.map((k) => ({ ...k, set: s })))
-          .slice(-4)
-          .reverse()}
-        zone={pack.zone}
-        nameOf={speciesName}
-        onUndo={(catchId) => record({ kind: 'undo-catch', catchId })}
-      />
+      <RecentFish trip={trip} catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-4)} />
       {foot(
         <>
           <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>

@@ -2,9 +2,12 @@ import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo } from 'react';
+import { Link } from 'react-router';
 import { clock } from '../ui/format';
 import { Frame } from './deckParts';
 import { rodHours } from './deckState';
+import { Leaving } from './Leaving';
+import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import type { DeckTrip } from './useDeckTrip';
 
@@ -21,14 +24,20 @@ export function BeforeAndAfter({ trip, now, foot }: { trip: DeckTrip; now: numbe
         {pack.trip.guests.map((g) => g.name.split(' ')[0]).join(', ')}
       </p>
       {state.ended ? (
-        <p className="mt-3 text-[1.1rem]" data-tally>
-          {landed.length} fish in{' '}
-          {state.stops
-            .flatMap((s) => s.sets)
-            .reduce((sum, s) => sum + rodHours(s, now), 0)
-            .toFixed(1)}{' '}
-          rod-hours at {state.stops.length} {state.stops.length === 1 ? 'stop' : 'stops'}.
-        </p>
+        <>
+          <p className="mt-3 text-[1.1rem]" data-tally>
+            {landed.length} fish in{' '}
+            {state.stops
+              .flatMap((s) => s.sets)
+              .reduce((sum, s) => sum + rodHours(s, now), 0)
+              .toFixed(1)}{' '}
+            rod-hours at {state.stops.length} {state.stops.length === 1 ? 'stop' : 'stops'}.
+          </p>
+          <Link to={`/trips/${pack.trip.id}/after`} className="mt-2 inline-flex min-h-[56px] items-center underline underline-offset-4">
+            Write the debrief and the guests’ page
+          </Link>
+          <RecentFish trip={trip} catches={trip.catches} />
+        </>
       ) : (
         <>
           <ol className="mt-3">
@@ -58,10 +67,7 @@ export function BeforeAndAfter({ trip, now, foot }: { trip: DeckTrip; now: numbe
               <li className="border-t border-line py-2 text-ink-2">No plan was saved. Choose each spot as you go.</li>
             )}
           </ol>
-          <p className="mt-3 border-l-4 border-rust pl-3 text-[0.87rem]">
-            Drain plug, cut-off lanyard, life jackets by size, radio, float plan ashore, client talk. The captain’s judgement and local
-            rules come first.
-          </p>
+          <Leaving trip={trip} />
         </>
       )}
       {foot}

@@ -3,14 +3,15 @@ import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
 import { clock, fish } from '../ui/format';
-import { BIG, Frame, Recent } from './deckParts';
+import { BIG, Frame } from './deckParts';
 import { PickSheet } from './PickSheet';
+import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import type { DeckTrip } from './useDeckTrip';
 
 /** Under way: the next leg, and lines in there or elsewhere. */
 export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number; foot: (buttons: ReactNode) => ReactNode }) {
-  const { pack, landed, catches, visited, spotOf, presentationName, speciesName, record, startStop } = trip;
+  const { pack, landed, catches, visited, spotOf, presentationName, record, startStop } = trip;
   const [choosing, setChoosing] = useState(false);
   const next = pack.legs.find((l) => !visited.has(l.spotId));
   const spot = next ? spotOf(next.spotId) : undefined;
@@ -28,12 +29,7 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
       {spot && at && (
         <SpotRisk pack={pack} spot={spot} c={at(spot, Math.floor(Math.max(now, Date.parse(next?.startAt ?? '')) / 60_000) * 60_000)} />
       )}
-      <Recent
-        catches={catches.slice(-6).reverse()}
-        zone={pack.zone}
-        nameOf={speciesName}
-        onUndo={(catchId) => record({ kind: 'undo-catch', catchId })}
-      />
+      <RecentFish trip={trip} catches={catches.slice(-6)} />
       {foot(
         <>
           {next && (

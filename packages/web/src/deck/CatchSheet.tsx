@@ -33,16 +33,18 @@ interface CatchSheetProps {
   readonly keptByBoat: number;
   /** Whose turn it is: the angler unless another is chosen. */
   readonly turnOf: string | null;
+  /** The fish as it was logged, when it is put right. */
+  readonly before?: LoggedCatch;
   readonly onDone: (fish: LoggedCatch) => void;
   readonly onClose: () => void;
 }
 
 /** Whose fish, its size, then kept or released, with what the crew's copy of the rules says of it. */
-export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, onDone, onClose }: CatchSheetProps) {
-  const [lengthMm, setLength] = useState<number | null>(null);
-  const [measured, setMeasured] = useState(false);
-  const [lengthKind, setKind] = useState<LengthKind>(species.lengthKind);
-  const [clientId, setClient] = useState<string | null>(turnOf);
+export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, before, onDone, onClose }: CatchSheetProps) {
+  const [lengthMm, setLength] = useState<number | null>(before?.lengthMm ?? null);
+  const [measured, setMeasured] = useState(before !== undefined);
+  const [lengthKind, setKind] = useState<LengthKind>(before?.lengthKind ?? species.lengthKind);
+  const [clientId, setClient] = useState<string | null>(before ? before.clientId : turnOf);
   const [askedOnce, setAsked] = useState(false);
   const inches = myUnit('fish') === 'in';
   const unitMm = inches ? 25.4 : 10;

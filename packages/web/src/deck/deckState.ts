@@ -8,15 +8,23 @@ export interface DeckState {
   readonly stops: readonly DeckStop[];
   /** The stop that is being fished, or null. */
   readonly current: DeckStop | null;
+  /** The list before leaving, as it was signed last. */
+  readonly departure: Departure | null;
 }
+
+type Departure = NonNullable<DeckPack['departure']>;
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
 /** Replays entries, in the order they were made, over a pack. */
-export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip'>, entries: readonly DeckEntry[]): DeckState {
+export function deckState(
+  pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip' | 'departure'>,
+  entries: readonly DeckEntry[],
+): DeckState {
   let begun = pack.beganAt !== null || pack.trip.status === 'under way' || pack.trip.status === 'done';
   let ended = pack.endedAt !== null || pack.trip.status === 'done';
   const stops: Mutable<DeckStop>[] = pack.stops.map((s) => ({ ...s, sets: s.sets.map((x) => ({ ...x, catches: [...x.catches] })) }));
+  let departure = pack.departure ?? null;
   const undone = new Set(entries.filter((e) => e.kind === 'undo-catch').map((e) => e.catchId));
   // A later stop may be open already, from the server: what ended an earlier one must not end it.
   const close = (at: string, only?: string) => {
@@ -28,7 +36,7 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
   };
   for (const e of entries) apply(e);
   for (const s of stops) for (const x of s.sets) x.catches = x.catches.filter((k) => !undone.has(k.id));
-  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null) };
+  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null), departure };
 
   function apply(e: DeckEntry): void {
     switch (e.kind) {
@@ -67,6 +75,13 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
         });
         return;
       }
+      case 'tell-catch':
+        for (const x of stops.flatMap((s) => s.sets)) x.catches = x.catches.map((k) => (k.id === e.catchId ? told(k, e) : k));
+        return;
+      case 'depart':
+        if (departure === null || departure.at <= e.at)
+          departure = { signedBy: e.signedBy, at: e.at, dueAt: e.dueAt, ashore: e.ashore, left: e.left };
+        return;
       case 'end-stop':
         close(e.at, e.stopId);
         return;
@@ -83,6 +98,22 @@ export function deckState(pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' |
         unheard(e);
     }
   }
+}
+
+type Catch = DeckStop['sets'][number]['catches'][number];
+
+/** A fish with what was told of it, but for what somebody has told later. */
+function told(fish: Catch, { told: said, at }: Extract<DeckEntry, { kind: 'tell-catch' }>): Catch {
+  const held = Object.entries(said).filter(([field]) => Date.parse(fish.toldAt?.[field] ?? '1970-01-01T00:00:00Z') <= Date.parse(at));
+  const { speciesId, clientId, lengthMm, kept, lengthKind: _, ...more } = Object.fromEntries(held) as typeof said;
+  return {
+    ...fish,
+    ...(speciesId === undefined ? {} : { speciesId }),
+    ...(clientId === undefined ? {} : { clientId }),
+    ...(lengthMm === undefined ? {} : { lengthMm }),
+    ...(kept === undefined ? {} : { kept }),
+    more: { ...fish.more, ...more },
+  };
 }
 
 /** A kind that the schema knows and nothing here counts does not compile; one from a newer page of this phone is kept and sent. */

@@ -7,7 +7,7 @@ import type { LoggedCatch } from './CatchSheet';
 import { type DeckState, deckState } from './deckState';
 
 type DeckSet = DeckStop['sets'][number];
-type Catch = DeckSet['catches'][number] & { readonly set: DeckSet };
+export type Catch = DeckSet['catches'][number] & { readonly set: DeckSet };
 type Without<T> = T extends unknown ? Omit<T, 'entryId' | 'at'> : never;
 
 /** A trip as it stands on the phone, and what can be logged. */

@@ -1,6 +1,7 @@
 // Sends what waits on this phone, from whatever screen is open: entries of every trip, in their order, until the server has them.
 import type { DeckReceipt } from '@bluffwind/contract/deck';
 import { ApiProblem, Offline, post } from '../data/api';
+import { sendPhotos } from './photos';
 import { allWaiting, markEntry, type StoredEntry } from './store';
 
 const BATCH = 100;
@@ -60,6 +61,8 @@ async function send(): Promise<Sent> {
     }
     tellEntries();
   }
+  // Photos come after what they belong to, and never keep an entry waiting.
+  if (!(await sendPhotos())) return 'no network';
   const [refused] = shut;
   return refused ? { refused: refused[1], tripId: refused[0] } : 'all';
 }

@@ -13,6 +13,18 @@ export interface StoredEntry {
   readonly message: string;
 }
 
+/** A photo with how far it has come. */
+export interface StoredPhoto {
+  readonly photoId: string;
+  readonly tripId: string;
+  readonly catchId: string | null;
+  readonly at: string;
+  /** JPEG in base64. */
+  readonly data: string;
+  readonly state: 'on this phone' | 'stored' | 'refused';
+  readonly message: string;
+}
+
 /** What the server last said to a question. */
 export interface KeptAnswer {
   readonly hash: string;
@@ -30,12 +42,13 @@ interface Deck extends DBSchema {
   /** Whose phone it is now. */
   person: { key: 'now'; value: string };
   entries: { key: string; value: StoredEntry; indexes: { byTrip: string } };
+  photos: { key: string; value: StoredPhoto; indexes: { byTrip: string } };
 }
 
 let opened: Promise<IDBPDatabase<Deck>> | null = null;
 
 function database(): Promise<IDBPDatabase<Deck>> {
-  opened ??= openDB<Deck>('bluffwind-deck', 3, {
+  opened ??= openDB<Deck>('bluffwind-deck', 4, {
     upgrade(db, from) {
       if (from < 1) {
         db.createObjectStore('packs', { keyPath: 'tripId' });
@@ -43,6 +56,7 @@ function database(): Promise<IDBPDatabase<Deck>> {
       }
       if (from < 2) db.createObjectStore('person');
       if (from < 3) db.createObjectStore('answers', { keyPath: 'hash' });
+      if (from < 4) db.createObjectStore('photos', { keyPath: 'photoId' }).createIndex('byTrip', 'tripId');
     },
     // A newer page wants to change the store: this one lets go of it.
     blocking: () => {
@@ -109,6 +123,30 @@ export async function allWaiting(): Promise<StoredEntry[]> {
   return all.filter((e) => e.state === 'on this phone').sort((a, b) => a.tripId.localeCompare(b.tripId) || a.order - b.order);
 }
 
+export async function keepPhoto(photo: StoredPhoto): Promise<void> {
+  const tx = (await database()).transaction('photos', 'readwrite', { durability: 'strict' });
+  await tx.store.put(photo);
+  await tx.done;
+}
+
+/** Photos of a trip that this phone took, in the order they were taken. */
+export async function keptPhotos(tripId: string): Promise<StoredPhoto[]> {
+  const all = await (await database()).getAllFromIndex('photos', 'byTrip', tripId);
+  return all.sort((a, b) => a.photoId.localeCompare(b.photoId));
+}
+
+export async function waitingPhotos(): Promise<StoredPhoto[]> {
+  const all = await (await database()).getAll('photos');
+  return all.filter((p) => p.state === 'on this phone').sort((a, b) => a.photoId.localeCompare(b.photoId));
+}
+
+export async function markPhoto(photoId: string, state: StoredPhoto['state'], message: string): Promise<void> {
+  const tx = (await database()).transaction('photos', 'readwrite');
+  const known = await tx.store.get(photoId);
+  if (known) await tx.store.put({ ...known, state, message });
+  await tx.done;
+}
+
 /** Takes note of whose phone it is; what another person's trips need is taken off it, but for entries that are not sent yet. */
 export async function belongsTo(personId: string): Promise<void> {
   const db = await database();
@@ -122,7 +160,9 @@ export async function belongsTo(personId: string): Promise<void> {
 export const UNSAVED = 'plan of ';
 
 async function clearSent(): Promise<void> {
-  const tx = (await database()).transaction(['packs', 'entries', 'answers'], 'readwrite');
+  const tx = (await database()).transaction(['packs', 'entries', 'answers', 'photos'], 'readwrite');
+  for (const p of await tx.objectStore('photos').getAll())
+    if (p.state !== 'on this phone') await tx.objectStore('photos').delete(p.photoId);
   await tx.objectStore('packs').clear();
   await tx.objectStore('answers').clear();
   for (const e of await tx.objectStore('entries').getAll())
@@ -133,13 +173,14 @@ async function clearSent(): Promise<void> {
 
 /** Takes everything off the phone. */
 export async function clearPhone(): Promise<void> {
-  const tx = (await database()).transaction(['packs', 'entries', 'person', 'answers'], 'readwrite');
-  await Promise.all((['packs', 'entries', 'person', 'answers'] as const).map((name) => tx.objectStore(name).clear()));
+  const all = ['packs', 'entries', 'person', 'answers', 'photos'] as const;
+  const tx = (await database()).transaction(all, 'readwrite');
+  await Promise.all(all.map((name) => tx.objectStore(name).clear()));
   await tx.done;
   dropUnsaved();
 }
 
 /** Plans that were not saved go with their person. */
 function dropUnsaved(): void {
-  for (const key of Object.keys(localStorage)) if (key.startsWith(UNSAVED)) localStorage.removeItem(key);
+  for (const key of Object.keys(localStorage)) if (key.startsWith(UNSAVED) || key.startsWith('leaving ')) localStorage.removeItem(key);
 }

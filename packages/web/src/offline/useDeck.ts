@@ -71,9 +71,10 @@ export function useDeck(tripId: string): DeckStore {
   const record = useCallback(
     async (entry: DeckEntry) => {
       await keepEntry(tripId, entry);
+      // At once: a phone that is put away in the next moment has asked already.
+      void askToSend().catch(() => undefined);
       tellEntries();
       await refresh();
-      void askToSend().catch(() => undefined);
       void flush();
     },
     [tripId, refresh, flush],

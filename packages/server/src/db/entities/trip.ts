@@ -1,3 +1,4 @@
+import type { FishMore } from '@bluffwind/contract/deck';
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import type { LengthKind } from '@bluffwind/core/rules/verdict';
 import { EntitySchema } from 'typeorm';
@@ -251,6 +252,8 @@ export interface CatchRow {
   lengthKind: LengthKind;
   outcome: 'landed' | 'lost' | 'missed';
   kept: boolean;
+  /** Told after it was logged: weight, hook, what it had eaten. */
+  more: Omit<FishMore, 'speciesId' | 'clientId' | 'lengthMm' | 'lengthKind' | 'kept'>;
   deletedAt: Date | null;
 }
 export const CatchEntity = new EntitySchema<CatchRow>({
@@ -266,6 +269,7 @@ export const CatchEntity = new EntitySchema<CatchRow>({
     lengthKind: { type: 'text', name: 'length_kind' },
     outcome: { type: 'text' },
     kept: { type: 'boolean' },
+    more: { type: 'jsonb', default: {} },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
   },
 });

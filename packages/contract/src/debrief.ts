@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { id, instant } from './ids';
+
+/** What a crew says of a trip in a word. */
+export const CHIPS = [
+  'easy fishing',
+  'slow',
+  'rough',
+  'weed',
+  'crowded',
+  'bait ran out',
+  'gear trouble',
+  'guests happy',
+  'guests tired',
+] as const;
+
+/** What is written down when a trip is over. */
+export const debriefEdit = z
+  .object({
+    said: z.string().trim().max(2000),
+    chips: z.array(z.enum(CHIPS)).max(CHIPS.length),
+    lost: z.array(z.object({ what: z.string().trim().min(1).max(60), number: z.int().min(1).max(500) }).strict()).max(20),
+    baitLeft: z.string().trim().max(300),
+    /** Signed off by the captain: done. */
+    signed: z.boolean(),
+  })
+  .strict();
+export type DebriefEdit = z.infer<typeof debriefEdit>;
+
+const stop = z.object({
+  spotId: id,
+  spot: z.string(),
+  rodHours: z.number(),
+  fish: z.int(),
+  expected: z.number().nullable(),
+  lo80: z.int().nullable(),
+  hi80: z.int().nullable(),
+  /** In words: what came against what was expected. */
+  words: z.string(),
+});
+
+export const debriefView = z.object({
+  tripId: id,
+  edit: debriefEdit,
+  signedAt: instant.nullable(),
+  signedBy: z.string().nullable(),
+  stops: z.array(stop),
+  mayWrite: z.boolean(),
+});
+export type DebriefView = z.infer<typeof debriefView>;

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { date, id, instant } from './ids';
+
+/** A fish as the client reads of it: when and how large, never where. */
+const reportFish = z.object({
+  atMs: z.number(),
+  species: z.string(),
+  lengthMm: z.int().nullable(),
+  kept: z.boolean(),
+  angler: z.string().nullable(),
+});
+
+/** The page that a client keeps of his day: no place, no spot, no bearing. */
+export const reportBody = z.object({
+  outfit: z.string(),
+  captain: z.string(),
+  boat: z.string(),
+  date,
+  /** Offset of the clock on the day, min, so that the page needs no zone. */
+  offsetMin: z.int(),
+  fromMs: z.number(),
+  toMs: z.number(),
+  tally: z.array(z.object({ species: z.string(), landed: z.int(), kept: z.int(), bestMm: z.int().nullable() })),
+  fish: z.array(reportFish),
+  /** Height of the tide through the day, each quarter of an hour; empty without a tide. */
+  tideM: z.array(z.number()),
+  weather: z.string(),
+  learned: z.string(),
+  text: z.string(),
+  photos: z.array(id),
+});
+export type ReportBody = z.infer<typeof reportBody>;
+
+/** What a captain sends to his party. */
+export const newReport = z
+  .object({
+    id,
+    text: z.string().trim().min(1, 'write a sentence to the party').max(3000),
+    learned: z.string().trim().max(1000),
+    photoIds: z.array(id).max(12),
+    days: z.int().min(1).max(365),
+  })
+  .strict();
+export type NewReport = z.infer<typeof newReport>;
+
+export const reportDraft = z.object({
+  /** As it would be sent, with a first text. */
+  body: reportBody,
+  /** What is out already. */
+  sent: z.object({ at: instant, expiresAt: instant, opened: z.boolean() }).nullable(),
+});
+export type ReportDraft = z.infer<typeof reportDraft>;
+
+/** The address, told once. */
+export const reportMade = z.object({ path: z.string(), expiresAt: instant });

@@ -1,0 +1,129 @@
+import type { DebriefEdit } from '@bluffwind/contract/debrief';
+import type { ReportBody } from '@bluffwind/contract/report';
+import { EntitySchema } from 'typeorm';
+
+export interface DepartureRow {
+  tripId: string;
+  outfitId: string;
+  done: string[];
+  left: string[];
+  signedBy: string;
+  dueAt: Date;
+  ashore: string;
+  at: Date;
+  by: string;
+}
+export const DepartureEntity = new EntitySchema<DepartureRow>({
+  name: 'departure',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    done: { type: 'text', array: true },
+    left: { type: 'text', array: true, name: 'left_open' },
+    signedBy: { type: 'text', name: 'signed_by' },
+    dueAt: { type: 'timestamptz', name: 'due_at' },
+    ashore: { type: 'text' },
+    at: { type: 'timestamptz' },
+    by: { type: 'uuid' },
+  },
+});
+
+/** One thing told of a fish after it was logged. */
+export interface CatchToldRow {
+  entryId: string;
+  field: string;
+  outfitId: string;
+  catchId: string;
+  value: unknown;
+  at: Date;
+  by: string;
+}
+export const CatchToldEntity = new EntitySchema<CatchToldRow>({
+  name: 'catch_told',
+  columns: {
+    entryId: { type: 'uuid', primary: true, name: 'entry_id' },
+    field: { type: 'text', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    catchId: { type: 'uuid', name: 'catch_id' },
+    value: { type: 'jsonb' },
+    at: { type: 'timestamptz' },
+    by: { type: 'uuid' },
+  },
+});
+
+export interface PhotoRow {
+  id: string;
+  outfitId: string;
+  tripId: string;
+  catchId: string | null;
+  at: Date;
+  by: string;
+  bytes: Buffer;
+}
+export const PhotoEntity = new EntitySchema<PhotoRow>({
+  name: 'photo',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    tripId: { type: 'uuid', name: 'trip_id' },
+    catchId: { type: 'uuid', name: 'catch_id', nullable: true },
+    at: { type: 'timestamptz' },
+    by: { type: 'uuid' },
+    // Read where it is shown and nowhere else.
+    bytes: { type: 'bytea', select: false },
+  },
+});
+
+export interface DebriefRow {
+  tripId: string;
+  outfitId: string;
+  said: string;
+  chips: DebriefEdit['chips'];
+  lost: DebriefEdit['lost'];
+  baitLeft: string;
+  signedAt: Date | null;
+  signedBy: string | null;
+  by: string;
+  at: Date;
+}
+export const DebriefEntity = new EntitySchema<DebriefRow>({
+  name: 'debrief',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    said: { type: 'text' },
+    chips: { type: 'text', array: true },
+    lost: { type: 'jsonb' },
+    baitLeft: { type: 'text', name: 'bait_left' },
+    signedAt: { type: 'timestamptz', name: 'signed_at', nullable: true },
+    signedBy: { type: 'uuid', name: 'signed_by', nullable: true },
+    by: { type: 'uuid' },
+    at: { type: 'timestamptz' },
+  },
+});
+
+export interface ReportRow {
+  id: string;
+  outfitId: string;
+  tripId: string;
+  tokenHash: Buffer;
+  body: ReportBody;
+  madeBy: string;
+  madeAt: Date;
+  expiresAt: Date;
+  openedAt: Date | null;
+}
+export const ReportEntity = new EntitySchema<ReportRow>({
+  name: 'report',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    tripId: { type: 'uuid', name: 'trip_id' },
+    tokenHash: { type: 'bytea', name: 'token_hash' },
+    body: { type: 'jsonb' },
+    madeBy: { type: 'uuid', name: 'made_by' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    expiresAt: { type: 'timestamptz', name: 'expires_at' },
+    openedAt: { type: 'timestamptz', name: 'opened_at', nullable: true },
+  },
+});

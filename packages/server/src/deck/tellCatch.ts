@@ -1,0 +1,57 @@
+// What is told of a fish after it was logged: each thing has its history, and the latest word of it holds.
+import type { DeckEntry, FishMore } from '@bluffwind/contract/deck';
+import type { EntityManager } from 'typeorm';
+import { Problem } from '../errors';
+import type { DeckTrip } from './applyEntry';
+
+type Told = Extract<DeckEntry, { kind: 'tell-catch' }>;
+
+/** Fields with a column of their own; all others are kept together. */
+const COLUMNS: Partial<Record<keyof FishMore, string>> = {
+  speciesId: 'species_id',
+  clientId: 'client_id',
+  lengthMm: 'length_mm',
+  lengthKind: 'length_kind',
+  kept: 'kept',
+};
+
+/** Keeps each thing told, then shows of each the latest, whichever phone said it and whenever it was sent. Throws Problem. */
+export async function tellCatch(entities: EntityManager, trip: DeckTrip, entry: Told, by: string): Promise<void> {
+  await requireTold(entities, trip, entry);
+  const fields = Object.entries(entry.told).filter(([, v]) => v !== undefined);
+  await entities.query(
+    `insert into catch_told (entry_id, field, outfit_id, catch_id, value, at, by)
+     select $1, t.field, $2, $3, t.value, $4, $5 from jsonb_each($6::jsonb) t(field, value) on conflict do nothing`,
+    [entry.entryId, trip.outfitId, entry.catchId, new Date(entry.at), by, JSON.stringify(Object.fromEntries(fields))],
+  );
+  const latest: { field: keyof FishMore; value: unknown }[] = await entities.query(
+    `select distinct on (field) field, value from catch_told where catch_id = $1 and field = any($2) order by field, at desc, entry_id desc`,
+    [entry.catchId, fields.map(([field]) => field)],
+  );
+  const own = latest.filter((l) => COLUMNS[l.field]);
+  const more = latest.filter((l) => !COLUMNS[l.field]);
+  const sets = own.map((l, i) => `${COLUMNS[l.field]} = $${i + 3}`);
+  await entities.query(`update "catch" set ${[...sets, 'more = jsonb_strip_nulls(more || $2::jsonb)'].join(', ')} where id = $1`, [
+    entry.catchId,
+    JSON.stringify(Object.fromEntries(more.map((l) => [l.field, l.value]))),
+    ...own.map((l) => l.value),
+  ]);
+}
+
+async function requireTold(entities: EntityManager, trip: DeckTrip, { catchId, told }: Told): Promise<void> {
+  const [fish]: { outcome: string; aboard: boolean; known: boolean }[] = await entities.query(
+    `select c.outcome, $3::uuid is null or exists (select from party p where p.trip_id = st.trip_id and p.client_id = $3) as aboard,
+       $4::uuid is null or exists (select from species where id = $4) as known
+     from "catch" c join "set" s on s.id = c.set_id join stop st on st.id = s.stop_id where c.id = $1 and st.trip_id = $2`,
+    [catchId, trip.id, told.clientId ?? null, told.speciesId ?? null],
+  );
+  if (!fish) throw new Problem('not_found', 'catchId: no such fish on this trip', [{ field: 'catchId', message: 'no such fish' }]);
+  if (!fish.aboard)
+    throw new Problem('invalid', 'told.clientId: this guest is not on this trip', [
+      { field: 'told.clientId', message: 'not on this trip' },
+    ]);
+  if (!fish.known)
+    throw new Problem('not_found', 'told.speciesId: no such species', [{ field: 'told.speciesId', message: 'no such species' }]);
+  if (told.kept && fish.outcome !== 'landed')
+    throw new Problem('invalid', 'told.kept: only a landed fish can be kept', [{ field: 'told.kept', message: 'only for a landed fish' }]);
+}

@@ -1,0 +1,9 @@
+import jpeg from 'jpeg-js';
+
+/** A JPEG of 24 by 16 px with a slope of colours, encoded by jpeg-js. */
+export function smallPhoto(): Buffer {
+  const [width, height] = [24, 16];
+  const data = Buffer.alloc(width * height * 4);
+  for (let i = 0; i < width * height; i++) data.set([(i % width) * 10, Math.floor(i / width) * 15, 90, 255], i * 4);
+  return jpeg.encode({ width, height, data }, 80).data;
+}
