@@ -17,7 +17,8 @@ const BUDGET = {
   // React Router, named after a file of its own.
   chunk: 32,
   Plan: 18,
-  Deck: 15,
+  // With the list before leaving, what is told of a fish, and photos.
+  Deck: 24,
   Grounds: 28,
   waterRecord: 36,
   // The chart of OpenLayers, named after the smallest part that shares its file.
@@ -36,7 +37,7 @@ const BUDGET = {
   'files.worker': 42,
   'ground.worker': 20,
 };
-const TOTAL_KB = 985;
+const TOTAL_KB = 1010;
 
 await main(async () => {
   await ensurePackages();

@@ -1,18 +1,6 @@
+import { CHIPS } from '@bluffwind/core/brief/chips';
 import { z } from 'zod';
 import { id, instant } from './ids';
-
-/** What a crew says of a trip in a word. */
-export const CHIPS = [
-  'easy fishing',
-  'slow',
-  'rough',
-  'weed',
-  'crowded',
-  'bait ran out',
-  'gear trouble',
-  'guests happy',
-  'guests tired',
-] as const;
 
 /** What is written down when a trip is over. */
 export const debriefEdit = z

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { luckWords } from '../brief/luckWords';
 import { clientTalk, departureList } from '../departure/departureList';
+import { shortName } from '../fish/shortName';
+import { darkWithin } from '../sky/darkWithin';
 import { inUnits, METRIC, US } from '../units/measure';
 import { draftReport, weatherWords } from './draftReport';
 
@@ -34,6 +36,16 @@ describe('a first text for the guests', () => {
   });
 });
 
+describe('a fish aboard', () => {
+  it.each([
+    ['European sea bass', 'Sea bass'],
+    ['Ballan wrasse', 'Wrasse'],
+    ['Pike', 'Pike'],
+  ])('%s is called %s', (name, called) => {
+    expect(shortName(name)).toBe(called);
+  });
+});
+
 describe('the weather of a day', () => {
   it('is named by the Beaufort scale (WMO) and leaves out what nobody knows', () => {
     const at = (windMps: number | null, waterTempC: number | null = null) => ({ windMps, waterTempC, airTempC: null });
@@ -63,6 +75,17 @@ describe('the list before leaving', () => {
     expect(clientTalk({ afloat: true, children: 1, nonSwimmers: 0 }).join(' ')).toMatch(/Jackets stay on/);
     expect(clientTalk({ afloat: true, children: 0, nonSwimmers: 0 }).join(' ')).not.toMatch(/Jackets stay on/);
     expect(clientTalk({ afloat: false, children: 0, nonSwimmers: 0 }).join(' ')).not.toMatch(/motor|captain goes overboard/);
+  });
+});
+
+describe('a trip in the dark', () => {
+  // Sunrise and sunset of 21 March 2024 at Greenwich, 06:02 and 18:14 UTC (USNO tables, from memory).
+  const day = (from: string, to: string) => darkWithin(Date.parse(`2024-03-21T${from}Z`), Date.parse(`2024-03-21T${to}Z`), 51.48, 0);
+  it('is one that begins before sunrise or ends after sunset', () => {
+    expect(day('07:00', '17:00')).toBe(false);
+    expect(day('05:30', '09:00')).toBe(true);
+    expect(day('15:00', '19:00')).toBe(true);
+    expect(day('20:00', '23:00')).toBe(true);
   });
 });
 

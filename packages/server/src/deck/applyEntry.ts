@@ -3,9 +3,10 @@
 import type { DeckEntry } from '@bluffwind/contract/deck';
 import { type EntityManager, type EntitySchema, type FindOptionsWhere, Not } from 'typeorm';
 import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
-import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
+import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { saidDay, saidTime } from '@bluffwind/core/units/measure';
+import type { DeckTrip } from './onTrip';
 import { tellCatch } from './tellCatch';
 
 /** How far a phone's clock may run ahead. */
@@ -16,12 +17,6 @@ const MOST_RODS = 20;
 const EARLY_MS = 12 * 3_600_000;
 /** Things are got ready days ahead. */
 const EARLY_TICK_MS = 14 * 24 * 3_600_000;
-
-/** What logging needs of a trip. */
-export type DeckTrip = Pick<TripRow, 'id' | 'outfitId' | 'startsAt' | 'status'> & {
-  /** Time zone of the outfit. */
-  readonly zone: string;
-};
 
 /** Throws Problem when an entry comes from the future or long before its trip. @param zone - Of the outfit, for the words. */
 export function requireTime(trip: DeckTrip, entry: Pick<DeckEntry, 'at' | 'kind'>, nowMs: number, zone: string): void {

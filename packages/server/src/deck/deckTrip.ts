@@ -1,7 +1,7 @@
 // A trip with all that its entries are held against, in one way to the database and back.
 import type { EntityManager } from 'typeorm';
 import type { Who } from '../http/who';
-import type { DeckTrip } from './applyEntry';
+import type { DeckTrip } from './onTrip';
 
 /** Rows that catches of a batch refer to. */
 export interface CatchContext {

@@ -7,7 +7,8 @@ import { CatchToldEntity } from '../db/entities/day';
 import { CatchEntity, type CatchRow } from '../db/entities/trip';
 import { Problem, problemOfDatabase } from '../errors';
 import { invalid } from '../http/context';
-import { applyEntry, type DeckTrip, otherKey, requireTime } from './applyEntry';
+import { applyEntry, otherKey, requireTime } from './applyEntry';
+import type { DeckTrip } from './onTrip';
 import type { CatchContext, Named } from './deckTrip';
 
 type Receipt = DeckReceipt['receipts'][number];

@@ -2,7 +2,7 @@
 import type { DeckEntry, FishMore } from '@bluffwind/contract/deck';
 import type { EntityManager } from 'typeorm';
 import { Problem } from '../errors';
-import type { DeckTrip } from './applyEntry';
+import type { DeckTrip } from './onTrip';
 
 type Told = Extract<DeckEntry, { kind: 'tell-catch' }>;
 

@@ -1,6 +1,7 @@
 // What a client's page holds: made here once from the log, without a place in it, and kept as it was sent.
 import type { ReportBody } from '@bluffwind/contract/report';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { shortName } from '@bluffwind/core/fish/shortName';
 import { draftReport, weatherWords } from '@bluffwind/core/report/draftReport';
 import { localDate, MINUTE, zoneOffsetMin } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
@@ -27,7 +28,7 @@ export async function bodyOf(entities: EntityManager, trip: TripRow, nowMs: numb
     where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() },
     order: { at: 'ASC' },
   });
-  const names = new Map((await entities.find(SpeciesEntity)).map((s) => [s.id, s.name.toLowerCase()]));
+  const names = new Map((await entities.find(SpeciesEntity)).map((s) => [s.id, shortName(s.name).toLowerCase()]));
   const baits = new Map((await entities.find(PresentationEntity)).map((p) => [p.id, p.name]));
   const landed = catches.filter((k) => k.outcome === 'landed');
   const tally = [...new Set(landed.map((k) => names.get(k.speciesId ?? '') ?? 'fish'))].map((species) => {

@@ -1,4 +1,5 @@
-import { CHIPS, type DebriefEdit, type DebriefView } from '@bluffwind/contract/debrief';
+import type { DebriefEdit, DebriefView } from '@bluffwind/contract/debrief';
+import { CHIPS } from '@bluffwind/core/brief/chips';
 import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';

@@ -1,17 +1,20 @@
 import type { DeckStop } from '@bluffwind/contract/deck';
-import { conditionsOver } from '@bluffwind/core/conditions/spotConditions';
+import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
-import { BIG, Frame, short } from './deckParts';
+import { shortName } from '@bluffwind/core/fish/shortName';
+import { BIG, Frame } from './deckParts';
 import { FishSheets, type Sheet } from './FishSheets';
+import { judgeSpot } from '@bluffwind/core/risk/atPlace';
+import { findingWords } from '@bluffwind/core/risk/findingWords';
 import { holdsIn } from '@bluffwind/core/rules/verdict';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import { StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
-import { amount } from '../data/units';
+import { amount, words } from '../data/units';
 
 interface AtStopProps {
   readonly trip: DeckTrip;
@@ -29,6 +32,15 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const at = useMemo(() => conditionsOver(water, now - HOUR, now + HOUR), [water, now]);
   const spot = spotOf(current.spotId);
   const c = spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null;
+  const over = useMemo(
+    () =>
+      spot && c
+        ? judgeSpot(pack.boat, pack.party, spot, c)
+            .findings.filter((f) => f.level === 'over')
+            .map(findingWords)
+        : [],
+    [pack, spot, c],
+  );
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
@@ -55,11 +67,11 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
         {c ? (c.windMps === null ? ', wind not known' : `, wind ${amount(c.windMps, 'wind', 0)}`) : ''}
       </p>
       {spot && c && <SpotRisk pack={pack} spot={spot} c={c} />}
-      <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} />
+      <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} over={over} />
       <div className="mt-3 flex items-baseline justify-between">
         <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
         <span className="text-[0.93rem] text-ink-2">
-          {ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagOf(ordered[0].id)} ${short(ordered[0].name)}` : ''}
+          {ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagOf(ordered[0].id)} ${shortName(ordered[0].name)}` : ''}
         </span>
       </div>
       <div className="mt-1 grid grid-cols-2 gap-2">
@@ -78,7 +90,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
           </button>
         ))}
       </div>
-      <RecentFish trip={trip} catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-4)} />
+      <RecentFish trip={trip} catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-2)} />
       {foot(
         <>
           <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>
@@ -90,7 +102,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
                 className={`${BIG} border-ink bg-paper`}
                 onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}
               >
-                {short(s.name)}
+                {shortName(s.name)}
               </button>
             ))}
             <button type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'other' })}>
@@ -123,4 +135,10 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       <FishSheets trip={trip} stop={current} sheet={sheet} onSheet={setSheet} />
     </Frame>
   );
+}
+
+/** What is over a limit at a spot now, in words. Darkness is met with lights, not by leaving. */
+function overHere(pack: DeckTrip['pack'], spot: DeckTrip['pack']['spots'][number], c: SpotConditions): string[] {
+  const { findings } = judgeSpot(pack.boat, pack.party, spot, c);
+  return findings.filter((f) => f.level === 'over' && f.quantity !== 'darkness').map((f) => words(findingWords(f)).replace(/\.$/, ''));
 }

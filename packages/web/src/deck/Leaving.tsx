@@ -1,5 +1,5 @@
 import { clientTalk, departureList } from '@bluffwind/core/departure/departureList';
-import { skyDay } from '@bluffwind/core/sky/skyDay';
+import { darkWithin } from '@bluffwind/core/sky/darkWithin';
 import { HOUR, MINUTE } from '@bluffwind/core/units/time';
 import { useState } from 'react';
 import { clock } from '../ui/format';
@@ -16,12 +16,11 @@ const GRACE_MS = HOUR;
 export function Leaving({ trip }: { trip: DeckTrip }) {
   const { pack, state, record } = trip;
   const [from, to] = [Date.parse(pack.trip.startsAt), Date.parse(pack.trip.endsAt)];
-  const { sunrise, sunset } = skyDay(from, pack.water.lat, pack.water.lon);
   const leaving = {
     afloat: pack.boat.afloat,
     children: pack.party.children,
     nonSwimmers: pack.party.nonSwimmers,
-    dark: (sunrise !== null && from < sunrise) || (sunset !== null && to > sunset),
+    dark: darkWithin(from, to, pack.water.lat, pack.water.lon),
     medical: pack.trip.guests.some((g) => g.medicalNote),
   };
   const list = departureList(leaving);

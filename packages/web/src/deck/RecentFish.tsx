@@ -6,7 +6,7 @@ import { onEntries, sendWaiting, tellEntries } from '../offline/sender';
 import { keptPhotos, type StoredPhoto } from '../offline/store';
 import { clock } from '../ui/format';
 import { CatchSheet } from './CatchSheet';
-import { short } from './deckParts';
+import { shortName } from '@bluffwind/core/fish/shortName';
 import { TellCatch } from './TellCatch';
 import type { Catch, DeckTrip } from './useDeckTrip';
 
@@ -20,7 +20,7 @@ export function RecentFish({ trip, catches }: { trip: DeckTrip; catches: readonl
     return <p className="mt-3 text-[0.87rem] text-ink-2">Nothing logged here yet. The empty time counts by itself.</p>;
   const words = (k: Catch) =>
     k.outcome === 'landed'
-      ? `${short(speciesName(k.speciesId))}${k.lengthMm ? ` ${amount(k.lengthMm, 'fish', 0)}` : ''}, ${k.kept ? 'kept' : 'released'}`
+      ? `${shortName(speciesName(k.speciesId))}${k.lengthMm ? ` ${amount(k.lengthMm, 'fish', 0)}` : ''}, ${k.kept ? 'kept' : 'released'}`
       : k.outcome;
   const told = catches.find((k) => k.id === open);
   const righted = catches.find((k) => k.id === right);

@@ -15,6 +15,8 @@ interface StayOrMoveProps {
   readonly here: number;
   readonly visited: ReadonlySet<string>;
   readonly now: number;
+  /** What is over a limit here and now, in words, by the one judgement; no rate outweighs it. */
+  readonly over: readonly string[];
 }
 
 /** When a spot's own hours get better by a third or more before the end; null when they do not. */
@@ -31,7 +33,7 @@ function betterAhead(spot: DeckPack['spots'][number], now: number, endMs: number
 }
 
 /** The hardest call: stay or move, by the decision table, with the sentence that explains it. */
-export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) {
+export function StayOrMove({ pack, stop, here, visited, now, over }: StayOrMoveProps) {
   const startedMs = Date.parse(stop.startedAt);
   // biome-ignore lint/correctness/useExhaustiveDependencies: decided on arrival; later fish and stops do not make it anew
   const table = useMemo(() => stopTable(pack, stop.spotId, startedMs, visited), [pack, stop.id]);
@@ -53,6 +55,16 @@ export function StayOrMove({ pack, stop, here, visited, now }: StayOrMoveProps) 
     },
     table,
   );
+  if (over.length > 0)
+    return (
+      <div className="mt-2 border-l-4 border-rust bg-rust-pale px-3 py-2" data-advice>
+        <b className="text-[1.1rem]">Leave this spot{advice.to ? ` for ${spotOf(advice.to)?.name}` : ''}</b>
+        <p className="text-[0.93rem]">
+          {over[0]}. No rate of fish outweighs it
+          {advice.to ? `; ${spotOf(advice.to)?.name} is ${(spot.travelMin[advice.to] ?? 0).toFixed(0)} min away` : ''}.
+        </p>
+      </div>
+    );
   return (
     <div className={`mt-2 border-l-4 px-3 py-2 ${advice.move ? 'border-rust bg-rust-pale' : 'border-kelp bg-kelp-pale'}`} data-advice>
       <b className="text-[1.1rem]">

@@ -20,12 +20,3 @@ export function Frame({ title, right, children }: { title: string; right: string
     </div>
   );
 }
-
-/** "European sea bass" is "Sea bass" on deck. */
-export function short(name: string): string {
-  const words = name
-    .split(' ')
-    .filter((w) => !['European', 'Atlantic', 'Northern', 'Common', 'Ballan', 'Black', 'Brown', 'Thornback'].includes(w));
-  const s = words.join(' ');
-  return s.charAt(0).toUpperCase() + s.slice(1);
-}

@@ -50,7 +50,7 @@ export function TideLine({ page, time }: { page: Day; time: (ms: number) => stri
           )}
         </g>
       ))}
-      <path d={(tide ? shape(page.tideM) : `M14 ${y(0.5)}H${W - 14}`) ?? ''} fill="none" stroke="var(--water-5)" strokeWidth={3} />
+      <path d={(tide ? shape(page.tideM) : `M14 ${y(0.5)}H${W - 14}`) ?? ''} fill="none" stroke="var(--deep)" strokeWidth={3} />
       {page.fish.map((f, i) => (
         <circle
           // biome-ignore lint/suspicious/noArrayIndexKey: two fish of one minute are two dots
