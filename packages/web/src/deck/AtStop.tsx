@@ -9,6 +9,7 @@ import { BIG, Frame } from './deckParts';
 import { FishSheets, type Sheet } from './FishSheets';
 import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { findingWords } from '@bluffwind/core/risk/findingWords';
+import { shuts } from '@bluffwind/core/risk/judge';
 import { holdsIn } from '@bluffwind/core/rules/verdict';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
@@ -32,15 +33,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const at = useMemo(() => conditionsOver(water, now - HOUR, now + HOUR), [water, now]);
   const spot = spotOf(current.spotId);
   const c = spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null;
-  const over = useMemo(
-    () =>
-      spot && c
-        ? judgeSpot(pack.boat, pack.party, spot, c)
-            .findings.filter((f) => f.level === 'over')
-            .map(findingWords)
-        : [],
-    [pack, spot, c],
-  );
+  const over = useMemo(() => (spot && c ? overHere(pack, spot, c) : []), [pack, spot, c]);
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
@@ -137,8 +130,8 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   );
 }
 
-/** What is over a limit at a spot now, in words. Darkness is met with lights, not by leaving. */
+/** What shuts a spot now, in words. */
 function overHere(pack: DeckTrip['pack'], spot: DeckTrip['pack']['spots'][number], c: SpotConditions): string[] {
   const { findings } = judgeSpot(pack.boat, pack.party, spot, c);
-  return findings.filter((f) => f.level === 'over' && f.quantity !== 'darkness').map((f) => words(findingWords(f)).replace(/\.$/, ''));
+  return findings.filter(shuts).map((f) => words(findingWords(f)).replace(/\.$/, ''));
 }
