@@ -49,6 +49,7 @@ async function catchOne(d: Doer, key: string, name: string, cm: number): Promise
   await page.getByRole('button', { name: 'Released', exact: true }).click();
   await d.button('Leave spot');
   await d.button('End the trip');
+  await d.button('End it');
   await expect(page.getByRole('heading', { name: 'The trip is done' })).toBeVisible();
   await expect(page.locator('[data-tally]')).toContainText('1 fish');
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 30_000 });

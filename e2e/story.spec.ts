@@ -164,6 +164,7 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await expect(page.getByText(/^08:0\d/).first()).toBeVisible({ timeout: 20_000 });
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await page.getByRole('button', { name: 'End the trip' }).click();
+  await page.getByRole('button', { name: 'End it' }).click();
   await expect(page.getByRole('heading', { name: 'The trip is done' })).toBeVisible();
   await expect(page.locator('[data-tally]')).toContainText('4 fish');
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 20_000 });

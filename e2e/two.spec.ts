@@ -54,6 +54,7 @@ test('a mate logs a trip at two servers at once; each fish is stored once, the d
   }
   await phone.getByRole('button', { name: 'Leave spot' }).click();
   await phone.getByRole('button', { name: 'End the trip' }).click();
+  await phone.getByRole('button', { name: 'End it' }).click();
   await expect(phone.getByRole('heading', { name: 'The trip is done' })).toBeVisible();
   await expect(phone.getByText(/entries are with the crew/)).toBeVisible({ timeout: 30_000 });
   const landed = await rows<{ length_mm: number }>(

@@ -43,6 +43,8 @@ export interface ItineraryProblem {
   readonly leastRatePerHour?: number;
   /** Most steps under way in all, the way home included (fuel). */
   readonly maxRunSteps?: number;
+  /** The trip is under way: from which spot (its index, or -1 for the dock) it goes on, and in which step. From the dock in step 0 when absent. */
+  readonly from?: { readonly spot: number; readonly step: number };
   /** Spots that must be visited in this order. */
   readonly order?: readonly string[];
   /** Steps in which a way cannot be run, by sea state: from and to the dock for each spot, and between spots. */
@@ -110,6 +112,8 @@ export function checkProblem(p: ItineraryProblem): void {
     throw new RangeError(`travelSteps: expected ${n} rows of ${n} values`);
   }
   if (new Set(p.spots.map((s) => s.id)).size !== n) throw new RangeError('spots: ids must differ');
+  if (p.from && !(p.from.step >= 0 && p.from.step <= p.steps && p.from.spot >= -1 && p.from.spot < n))
+    throw new RangeError(`from: expected a step of 0 to ${p.steps} and a spot or the dock, got ${p.from.step} at ${p.from.spot}`);
   p.spots.forEach((s) => {
     for (const rates of [s.ratePerHour, ...(s.baits ?? []).map((b) => b.ratePerHour)]) {
       if (rates.length !== p.steps) throw new RangeError(`spots.${s.id}.ratePerHour: expected ${p.steps} values, got ${rates.length}`);

@@ -32,10 +32,9 @@ export function scoreItinerary(
     if (leg.startStep < arriveStep) {
       throw new RangeError(`legs: ${leg.spot} starts in step ${leg.startStep}, but the boat cannot be there before ${arriveStep}`);
     }
-    if (leg.departStep - leg.startStep < p.minStaySteps) {
-      throw new RangeError(`legs: the stay at ${leg.spot} is shorter than ${p.minStaySteps} steps`);
-    }
     const spot = p.spots[s] as ItineraryProblem['spots'][number];
+    const shortest = Math.min(p.minStaySteps, spot.minStaySteps ?? p.minStaySteps);
+    if (leg.departStep - leg.startStep < shortest) throw new RangeError(`legs: the stay at ${leg.spot} is shorter than ${shortest} steps`);
     if (spot.open && !spot.open.some(([from, to]) => leg.startStep >= from && leg.departStep <= to)) {
       throw new RangeError(`legs: ${leg.spot} cannot be fished from step ${leg.startStep} to ${leg.departStep}; its way in is shut then`);
     }

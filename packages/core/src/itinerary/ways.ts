@@ -4,7 +4,7 @@ import type { ItineraryProblem, ShutRanges } from './problem';
 export interface Ways {
   /** Step of arrival at spot q for leaving spot s in step t; more than the last step when it is never reached. */
   arrive(s: number, q: number, t: number): number;
-  /** Step of arrival from the dock, leaving as early as can be. */
+  /** Step of arrival at the first spot, leaving the dock, or where the boat is, as early as can be. */
   first(q: number): number;
   /** Step of being back at the dock for leaving spot s in step t. */
   home(s: number, t: number): number;
@@ -15,19 +15,37 @@ export interface Ways {
 }
 
 const NEVER = 1 << 14;
+
+/** The same with the ways out of the dock in any step. */
+interface AllWays extends Ways {
+  out(q: number, t: number): number;
+  outRun(q: number, t: number): number;
+}
+
+/** The ways of a trip that is under way: the first spot is reached from where the boat is, and there it is at once; it does not go back there. */
+function begun(all: AllWays, { spot, step }: NonNullable<ItineraryProblem['from']>): Ways {
+  return {
+    ...all,
+    arrive: (s, q, t) => (q === spot ? NEVER : all.arrive(s, q, t)),
+    first: (q) => (spot < 0 ? all.out(q, step) : q === spot ? step : all.arrive(spot, q, step)),
+    firstRun: (q) => (spot < 0 ? all.outRun(q, step) : q === spot ? 0 : all.run(spot, q, step)),
+  };
+}
+
 const known = new WeakMap<ItineraryProblem, Ways>();
 
 /** The ways of a problem, worked out once. */
 export function waysOf(p: ItineraryProblem): Ways {
   let ways = known.get(p);
   if (!ways) {
-    ways = p.shutWays || p.byStep ? timed(p) : open(p);
+    const all = p.shutWays || p.byStep ? timed(p) : open(p);
+    ways = p.from ? begun(all, p.from) : all;
     known.set(p, ways);
   }
   return ways;
 }
 
-function open(p: ItineraryProblem): Ways {
+function open(p: ItineraryProblem): AllWays {
   const way = (s: number, q: number) => p.travelSteps[s]?.[q] as number;
   const home = (s: number) => p.dockTravelSteps[s] as number;
   return {
@@ -37,10 +55,12 @@ function open(p: ItineraryProblem): Ways {
     run: way,
     firstRun: home,
     homeRun: home,
+    out: (q, t) => t + home(q),
+    outRun: home,
   };
 }
 
-function timed(p: ItineraryProblem): Ways {
+function timed(p: ItineraryProblem): AllWays {
   const n = p.spots.length;
   const width = p.steps + 1;
   const { level, dockTravelSteps, travelSteps } = p.byStep ?? {
@@ -51,11 +71,11 @@ function timed(p: ItineraryProblem): Ways {
   const levelAt = (t: number) => level[Math.min(t, level.length - 1)] ?? 0;
   const [table, runs] = [new Int16Array(n * n * width), new Int16Array(n * n * width)];
   const [homes, homeRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
-  const [firsts, firstRuns] = [new Int16Array(n), new Int16Array(n)];
+  const [outs, outRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
   for (let s = 0; s < n; s++) {
     const dock = arrivals(p.shutWays?.dock[s] ?? [], (t) => dockTravelSteps[levelAt(t)]?.[s] as number, p.steps);
-    firsts[s] = dock.at[0] as number;
-    firstRuns[s] = dock.run[0] as number;
+    outs.set(dock.at, s * width);
+    outRuns.set(dock.run, s * width);
     homes.set(dock.at, s * width);
     homeRuns.set(dock.run, s * width);
     for (let q = 0; q < n; q++) {
@@ -66,11 +86,13 @@ function timed(p: ItineraryProblem): Ways {
   }
   return {
     arrive: (s, q, t) => table[(s * n + q) * width + t] as number,
-    first: (q) => firsts[q] as number,
+    first: (q) => outs[q * width] as number,
     home: (s, t) => homes[s * width + t] as number,
     run: (s, q, t) => runs[(s * n + q) * width + t] as number,
-    firstRun: (q) => firstRuns[q] as number,
+    firstRun: (q) => outRuns[q * width] as number,
     homeRun: (s, t) => homeRuns[s * width + t] as number,
+    out: (q, t) => outs[q * width + t] as number,
+    outRun: (q, t) => outRuns[q * width + t] as number,
   };
 }
 

@@ -70,7 +70,18 @@ export interface LayOptions {
   readonly again?: boolean;
   /** Presentations that this plan does without, though they are aboard. */
   readonly without?: readonly string[];
+  /** The trip is under way: the rest of it is laid from here. */
+  readonly from?: FromHere;
   readonly stop?: () => boolean;
+}
+
+/** Where a trip under way stands. */
+export interface FromHere {
+  readonly atMs: number;
+  /** The spot that is fished, or was last left; null when none was. */
+  readonly spotId: string | null;
+  /** Rate there now against what was expected of it at this hour, by what it has given and how it has faded; 0 when it is left for good. */
+  readonly share: number;
 }
 
 /** Presentations a leg chooses among. */
@@ -99,7 +110,7 @@ export const placeOf = (id: string): string => (id.endsWith(AGAIN) ? id.slice(0,
 export function itineraryProblem(
   inputs: PlanInputs,
   ranking: Ranking,
-  { bans = [], stays = {}, again = false, order, pins = [], without = [] }: LayOptions = {},
+  { bans = [], stays = {}, again = false, order, pins = [], without = [], from }: LayOptions = {},
 ): ItineraryProblem {
   const steps = stepsOf(inputs);
   const toSteps = (min: number | null | undefined) => (min === null || min === undefined ? steps + 1 : Math.ceil(min / STEP_MIN));
@@ -110,19 +121,26 @@ export function itineraryProblem(
   const longest = inputs.counting === 'action' ? LEARN_STAY_STEPS : undefined;
   const firsts = inputs.spots
     .map((spot, i) => ({ spot, i, id: spot.id, worth: 1 }))
-    .filter(({ spot, i }) => !bans.includes(spot.id) && ranking.open[i]?.length && inputs.dockTravelMin[i] !== null)
+    .filter(
+      ({ spot, i }) =>
+        // Where the boat is stays in it, shut or not: the ways begin there.
+        spot.id === from?.spotId || (!bans.includes(spot.id) && ranking.open[i]?.length && inputs.dockTravelMin[i] !== null),
+    )
     // The most that can be planned at once; the worst of a large water are left out.
     .sort(
       (a, b) =>
+        Number(b.id === from?.spotId) - Number(a.id === from?.spotId) ||
         Number(pins.some((p) => p.spotId === b.id)) - Number(pins.some((p) => p.spotId === a.id)) ||
         (rank.get(a.id) ?? 0) - (rank.get(b.id) ?? 0),
     )
     .slice(0, MAX_PLANNED);
   const seconds = again ? firsts.slice(0, AGAIN_SPOTS).map((x) => ({ ...x, id: x.id + AGAIN, worth: AGAIN_WORTH })) : [];
   const kept = [...firsts, ...seconds].sort((a, b) => a.i - b.i || a.id.length - b.id.length);
+  const here = from ? kept.findIndex((k) => k.id === from.spotId) : -1;
   return {
     stepMin: STEP_MIN,
     steps,
+    ...(from ? { from: { spot: here, step: Math.min(steps, Math.max(0, Math.ceil(stepOf(from.atMs)))) } } : {}),
     minStaySteps: MIN_STAY_STEPS,
     switchSteps: SWITCH_STEPS,
     pauses: inputs.breaks.map((b) => [Math.floor(stepOf(b.fromMs)), Math.ceil(stepOf(b.toMs))] as const),
@@ -152,7 +170,7 @@ export function itineraryProblem(
       const left = (step: number) => (others.length === 0 ? 1 : fishedBefore(others, spot.fadePerHour, stepAt(inputs, step)));
       const baits = best.map(({ b, list }) => ({
         id: inputs.presentations[ranking.baits[b] as number]?.id as string,
-        ratePerHour: list.map((r, step) => r * inputs.rods * worth * left(step)),
+        ratePerHour: list.map((r, step) => r * inputs.rods * worth * left(step) * (id === from?.spotId ? from.share : 1)),
       }));
       const stay = stays[spot.id];
       return {
@@ -162,7 +180,8 @@ export function itineraryProblem(
         fadePerHour: spot.fadePerHour,
         open: ranking.open[i] as readonly (readonly [number, number])[],
         blocked: others.map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
-        minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE),
+        // Where lines are in already, a few minutes more are a stay.
+        minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE) ?? (id === from?.spotId ? 1 : undefined),
         maxStaySteps: stay?.maxMin === undefined ? longest : whole(stay.maxMin * MINUTE),
         ...(id === spot.id ? {} : { again: { spot: spot.id, restSteps: REST_STEPS } }),
       };
@@ -257,13 +276,13 @@ export function scoreDay(
   inputs: PlanInputs,
   ranking: Ranking,
   legs: readonly TimedPin[],
-  { without }: Pick<LayOptions, 'without'> = {},
+  { without, from }: Pick<LayOptions, 'without' | 'from'> = {},
 ): DayPlan {
   requireBait(inputs, ranking, without);
   const again = new Set(legs.map((l) => l.spotId)).size < legs.length;
   // Only the spots of the legs matter, which keeps a leg that is dragged within a frame.
-  const bans = inputs.spots.flatMap((s) => (legs.some((l) => l.spotId === s.id) ? [] : [s.id]));
-  const problem = itineraryProblem(inputs, ranking, { again, pins: legs, bans, without });
+  const bans = inputs.spots.flatMap((s) => (s.id === from?.spotId || legs.some((l) => l.spotId === s.id) ? [] : [s.id]));
+  const problem = itineraryProblem(inputs, ranking, { again, pins: legs, bans, without, from });
   const step = (ms: number) => Math.round((ms - inputs.startsAt) / (STEP_MIN * MINUTE));
   const shut = legs.map((l) => ranking.shut.find((s) => s.spotId === l.spotId)).find((s) => s !== undefined);
   if (shut) throw new RangeError(`legs: ${nameOf(inputs, shut.spotId)} is shut: ${shut.why}`);

@@ -20,10 +20,12 @@ import {
   fillFound,
   fillGround,
   fillMarks,
+  fillOwn,
   fillRoute,
   fillShade,
   fillSpots,
   fillShore,
+  type OwnPlace,
   type Sun,
 } from './chartSources';
 import { shelteredArea } from './layers';
@@ -56,6 +58,8 @@ interface ChartProps {
   readonly found?: readonly { readonly key: string; readonly lat: number; readonly lon: number }[];
   readonly foundKey?: string | null;
   readonly route?: Points;
+  /** Where the phone is. */
+  readonly own?: OwnPlace | null;
   /** Where bearings and distances are read from. */
   readonly reference?: { readonly name: string; readonly lat: number; readonly lon: number };
   /** A shape that is being drawn, or one whose corners are being moved. */
@@ -76,7 +80,7 @@ const NONE: readonly never[] = [];
 export function Chart(props: ChartProps) {
   const { bed, marks, spots, dock, tideM, wind, time, selected, route } = props;
   const { features = NO_FEATURES, surveys = NO_SURVEYS, soundings = null, sun = null, fishDepthM = 2, pile = null } = props;
-  const { found = NONE, foundKey = null, draw = null, edit = null } = props;
+  const { found = NONE, foundKey = null, draw = null, edit = null, own = null } = props;
   const box = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<OlMap | null>(null);
   const [pointer, setPointer] = useState<[number, number] | null>(null);
@@ -93,6 +97,7 @@ export function Chart(props: ChartProps) {
       found: new VectorSource(),
       spots: new VectorSource(),
       sketch: new VectorSource(),
+      own: new VectorSource(),
     }),
     [],
   );
@@ -117,6 +122,7 @@ export function Chart(props: ChartProps) {
         live(sources.found, 10),
         live(sources.spots, 11, true),
         live(sources.sketch, 12),
+        live(sources.own, 13),
       ],
       view: new View({ center: [-35.2, 47.6], zoom: 13, maxZoom: 20, minZoom: 10, enableRotation: false }),
       controls: [new ScaleLine({ minWidth: 80, units: SCALES[myUnits().distance] })],
@@ -179,6 +185,7 @@ export function Chart(props: ChartProps) {
   useEffect(() => fillShade(sources.shade, marks, sun, tideM ?? 0, fishDepthM), [marks, sun, tideM, fishDepthM, sources]);
   useEffect(() => fillRoute(sources.route, route), [route, sources]);
   useEffect(() => fillSpots(sources.spots, spots, selected), [spots, selected, sources]);
+  useEffect(() => fillOwn(sources.own, own), [own, sources]);
   useEffect(() => fillFound(sources.found, found, foundKey), [found, foundKey, sources]);
 
   useEffect(() => {

@@ -6,6 +6,7 @@ import { metresPerDegree, type SeaBed } from '@bluffwind/core/ground/seaBed';
 import { shadeRing } from '@bluffwind/core/sky/shade';
 import { Feature } from 'ol';
 import { LineString, MultiLineString, type MultiPolygon, Point, Polygon } from 'ol/geom';
+import { circular } from 'ol/geom/Polygon';
 import type VectorSource from 'ol/source/Vector';
 import { Circle, Fill, RegularShape, Stroke, Style, Text } from 'ol/style';
 import { depth as depthWords } from '../ui/format';
@@ -204,6 +205,26 @@ export function fillRoute(source: VectorSource, route: readonly (readonly [numbe
     new Style({ stroke: new Stroke({ color: KELP, width: 2.6 }) }),
   ]);
   source.addFeature(f);
+}
+
+/** Where the phone is, and how well it knows that. */
+export interface OwnPlace {
+  readonly lat: number;
+  readonly lon: number;
+  readonly accuracyM: number;
+}
+
+export function fillOwn(source: VectorSource, own: OwnPlace | null): void {
+  source.clear();
+  if (!own) return;
+  const around = new Feature(circular([own.lon, own.lat], own.accuracyM));
+  around.setStyle(new Style({ fill: new Fill({ color: 'rgba(16,41,46,0.12)' }), stroke: new Stroke({ color: INK, width: 1 }) }));
+  const here = new Feature(new Point([own.lon, own.lat]));
+  here.setStyle([
+    new Style({ image: new RegularShape({ points: 4, radius: 13, angle: 0, fill: new Fill({ color: PAPER }) }) }),
+    new Style({ image: new RegularShape({ points: 4, radius: 10, angle: 0, fill: new Fill({ color: INK }) }) }),
+  ]);
+  source.addFeatures([around, here]);
 }
 
 export function fillSpots(source: VectorSource, spots: readonly ChartSpot[], selected: string | null | undefined): void {

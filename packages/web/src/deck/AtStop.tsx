@@ -11,9 +11,10 @@ import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { findingWords } from '@bluffwind/core/risk/findingWords';
 import { shuts } from '@bluffwind/core/risk/judge';
 import { holdsIn } from '@bluffwind/core/rules/verdict';
+import { OnTheWay } from './OnTheWay';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
-import { StayOrMove } from './StayOrMove';
+import { shareNow, StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
 import { amount, words } from '../data/units';
 
@@ -36,6 +37,8 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const over = useMemo(() => (spot && c ? overHere(pack, spot, c) : []), [pack, spot, c]);
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
+  const next = pack.spots.find((s) => s.id === pack.legs.find((l) => !visited.has(l.spotId))?.spotId);
+  const [more, setMore] = useState(false);
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
   const stage = c?.tideStage == null ? '' : c.tideStage < 0.5 ? 'run-in' : 'run-out';
   const gone =
@@ -54,13 +57,24 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       title={legIndex >= 0 ? `Stop ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'}
       right={`${clock(now, pack.zone)}${stage ? ` · ${stage}${gone}` : ''}`}
     >
-      <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
+      <div className="flex items-start justify-between gap-2">
+        <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
+        <button
+          type="button"
+          aria-expanded={more}
+          className="-my-3 min-h-[56px] shrink-0 cursor-pointer px-1 text-[0.93rem] underline underline-offset-4"
+          onClick={() => setMore((m) => !m)}
+        >
+          {more ? 'Less' : 'Chart, rest of day'}
+        </button>
+      </div>
       <p className="text-[0.93rem] text-ink-2">
         {c ? `${depth(c.depthM)} under the boat` : ''}
         {c ? (c.windMps === null ? ', wind not known' : `, wind ${amount(c.windMps, 'wind', 0)}`) : ''}
       </p>
       {spot && c && <SpotRisk pack={pack} spot={spot} c={c} />}
       <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} over={over} />
+      {more && <OnTheWay trip={trip} next={next} stop={{ at: current, share: shareNow(pack, current, here, now) }} c={c} now={now} />}
       <div className="mt-3 flex items-baseline justify-between">
         <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
         <span className="text-[0.93rem] text-ink-2">

@@ -4,6 +4,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
 import { clock, fish } from '../ui/format';
 import { BIG, Frame } from './deckParts';
+import { OnTheWay } from './OnTheWay';
 import { PickSheet } from './PickSheet';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
@@ -13,6 +14,7 @@ import type { DeckTrip } from './useDeckTrip';
 export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number; foot: (buttons: ReactNode) => ReactNode }) {
   const { pack, landed, catches, visited, spotOf, presentationName, record, startStop } = trip;
   const [choosing, setChoosing] = useState(false);
+  const [ending, setEnding] = useState(false);
   const next = pack.legs.find((l) => !visited.has(l.spotId));
   const spot = next ? spotOf(next.spotId) : undefined;
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
@@ -29,6 +31,7 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
       {spot && at && (
         <SpotRisk pack={pack} spot={spot} c={at(spot, Math.floor(Math.max(now, Date.parse(next?.startAt ?? '')) / 60_000) * 60_000)} />
       )}
+      <OnTheWay trip={trip} next={spot} c={spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null} now={now} />
       <RecentFish trip={trip} catches={catches.slice(-6)} />
       {foot(
         <>
@@ -41,11 +44,22 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
             <button type="button" className={`${BIG} border-ink`} onClick={() => setChoosing(true)}>
               Another spot
             </button>
-            <button type="button" className={`${BIG} border-ink`} onClick={() => record({ kind: 'end-trip' })}>
+            <button type="button" className={`${BIG} border-ink`} onClick={() => setEnding(true)}>
               End the trip
             </button>
           </div>
         </>,
+      )}
+      {ending && (
+        <PickSheet
+          title="End the trip?"
+          items={[
+            { id: 'end', name: 'End it' },
+            { id: '', name: 'Not yet' },
+          ]}
+          onPick={(id) => (id === 'end' ? record({ kind: 'end-trip' }) : setEnding(false))}
+          onClose={() => setEnding(false)}
+        />
       )}
       {choosing && (
         <PickSheet

@@ -2,7 +2,7 @@ import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
 import { aheadOf } from '@bluffwind/core/stay/exposure';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
-import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
+import { alternativesFrom, stayOrMove } from '@bluffwind/core/stay/stayOrMove';
 import { HOUR } from '@bluffwind/core/units/time';
 import { useMemo } from 'react';
 import { clock, rate } from '../ui/format';
@@ -30,6 +30,26 @@ function betterAhead(spot: DeckPack['spots'][number], now: number, endMs: number
     if (atMs > now && atMs < endMs && r > best.rate) best = { atMs, rate: r };
   });
   return best.atMs === now ? null : { atMs: best.atMs };
+}
+
+/** A stop's rate now, by what it has given and how it fades, against what was expected of its hour; 1 where nothing was expected. */
+export function shareNow(pack: DeckPack, stop: DeckStop, here: number, now: number): number {
+  const spot = pack.spots.find((s) => s.id === stop.spotId);
+  const ratePerHour = spot?.hourly?.ratePerHour[Math.max(0, Math.floor((now - spot.hourly.fromMs) / HOUR))];
+  if (!spot || !ratePerHour) return 1;
+  const startedMs = Date.parse(stop.startedAt);
+  const minutes = Math.max(0, (now - startedMs) / 60_000);
+  const left = Math.max(5, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
+  const { rateNowPerHour } = stayOrMove({
+    belief: beliefAt(spot, startedMs),
+    fadePerHour: spot.fadePerHour,
+    minutesFished: minutes,
+    fish: here,
+    minutesLeft: 0,
+    alternatives: [],
+    ahead: aheadOf(spot, startedMs, left),
+  });
+  return rateNowPerHour / ratePerHour;
 }
 
 /** The hardest call: stay or move, by the decision table, with the sentence that explains it. */

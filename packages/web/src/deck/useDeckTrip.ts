@@ -5,6 +5,7 @@ import { serverNow } from '../data/clock';
 import type { StoredEntry } from '../offline/store';
 import type { LoggedCatch } from './CatchSheet';
 import { type DeckState, deckState } from './deckState';
+import { dropRest, keepRest, keptRest, type TakenLeg, withRest } from './takenRest';
 
 type DeckSet = DeckStop['sets'][number];
 export type Catch = DeckSet['catches'][number] & { readonly set: DeckSet };
@@ -17,6 +18,9 @@ export interface DeckTrip {
   readonly catches: readonly Catch[];
   readonly landed: readonly Catch[];
   readonly visited: ReadonlySet<string>;
+  /** Whether the stops that are left were laid anew on this phone; takes such a rest, or goes back to the plan (null). */
+  readonly takenRest: boolean;
+  readonly takeRest: (legs: readonly TakenLeg[] | null) => void;
   /** Sets that fish now, and the one that a catch goes to. */
   readonly running: readonly DeckSet[];
   readonly active: DeckSet | undefined;
@@ -35,16 +39,19 @@ export interface DeckTrip {
 }
 
 /** Derives a trip from its pack and what was entered since. */
-export function useDeckTrip(pack: DeckPack, entries: readonly StoredEntry[], store: (entry: DeckEntry) => Promise<void>): DeckTrip {
+export function useDeckTrip(packed: DeckPack, entries: readonly StoredEntry[], store: (entry: DeckEntry) => Promise<void>): DeckTrip {
   const [activeSet, setActive] = useState<string | null>(null);
+  const [rest, setRest] = useState(() => keptRest(packed.trip.id));
   const state = useMemo(
     () =>
       deckState(
-        pack,
+        packed,
         entries.filter((e) => e.state !== 'refused').map((e) => e.entry),
       ),
-    [pack, entries],
+    [packed, entries],
   );
+  const visited = useMemo(() => new Set(state.stops.map((s) => s.spotId)), [state]);
+  const pack = useMemo(() => withRest(packed, rest, visited), [packed, rest, visited]);
   const catches = state.stops.flatMap((s) => s.sets.flatMap((x) => x.catches.map((k) => ({ ...k, set: x }))));
   const landed = catches.filter((k) => k.outcome === 'landed');
   const running = state.current?.sets.filter((s) => s.endedAt === null) ?? [];
@@ -60,7 +67,13 @@ export function useDeckTrip(pack: DeckPack, entries: readonly StoredEntry[], sto
     state,
     catches,
     landed,
-    visited: new Set(state.stops.map((s) => s.spotId)),
+    visited,
+    takenRest: rest !== null,
+    takeRest: (legs) => {
+      if (legs) keepRest(packed.trip.id, legs);
+      else dropRest(packed.trip.id);
+      setRest(legs);
+    },
     running,
     active,
     turnOf,

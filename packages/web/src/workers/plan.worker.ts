@@ -8,6 +8,7 @@ import { type NaiveDay, naiveDay } from '@bluffwind/core/plan/naiveDay';
 import { fitSentence, rodRoles, type RodRole } from '@bluffwind/core/plan/partyFit';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { type Call, type Ranking, rankTrip, type ShutSpot, worldOf } from '@bluffwind/core/plan/rankTrip';
+import { type RestAsked, type RestOfDay, restOfDay } from '@bluffwind/core/plan/restOfDay';
 import { scenariosOf } from '@bluffwind/core/plan/scenarios';
 import { type Outcome, type Trigger, triggersOf, tryScenario } from '@bluffwind/core/plan/whatWouldChange';
 import { whyNot } from '@bluffwind/core/plan/whyNot';
@@ -81,6 +82,16 @@ const worker = {
   /** What legs as they stand are worth. */
   score(legs: readonly TimedPin[]): Laid {
     return answer((i, r) => scoreDay(i, r, legs));
+  },
+  /** The rest of a trip that is under way, beside what its plan's own stops still give. */
+  rest(asked: RestAsked): RestOfDay | { readonly refused: string } {
+    if (!inputs || !ranking) return { refused: 'The trip is not open yet.' };
+    try {
+      return restOfDay(inputs, ranking, asked);
+    } catch (error) {
+      if (error instanceof RangeError) return { refused: error.message };
+      throw error;
+    }
   },
   naive(plan: DayPlan | null): NaiveDay | null {
     return inputs && ranking ? naiveDay(inputs, ranking, plan) : null;

@@ -1,0 +1,86 @@
+import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
+import type { RestAsked } from '@bluffwind/core/plan/restOfDay';
+import { lazy, Suspense, useState } from 'react';
+import { BIG } from './deckParts';
+import type { DeckTrip } from './useDeckTrip';
+import { useOwnPosition } from './useOwnPosition';
+import { wayThere } from './wayThere';
+
+const DeckChart = lazy(() => import('./DeckChart'));
+const RestSheet = lazy(() => import('./RestSheet'));
+
+interface OnTheWayProps {
+  readonly trip: DeckTrip;
+  readonly next: DeckPack['spots'][number] | undefined;
+  /** The stop that is fished, with its rate now against what was expected of it; absent under way. */
+  readonly stop?: { readonly at: DeckStop; readonly share: number } | undefined;
+  readonly c: SpotConditions | null;
+  readonly now: number;
+}
+
+/** Where the boat is, the way to the next stop, the chart, and the rest of the day laid anew when it is asked for. */
+export function OnTheWay({ trip, next, stop, c, now }: OnTheWayProps) {
+  const { pack, state, visited } = trip;
+  const [locating, setLocating] = useState(false);
+  const [chart, setChart] = useState(false);
+  const [asked, setAsked] = useState<RestAsked | null>(null);
+  const position = useOwnPosition(locating);
+  const last = pack.spots.find((s) => s.id === state.stops.at(-1)?.spotId);
+  const way = next ? wayThere(pack, next, position.own, last) : '';
+  const ask = () =>
+    setAsked({
+      atMs: now,
+      spotId: stop?.at.spotId ?? last?.id ?? null,
+      share: stop?.share ?? 0,
+      fished: [...visited],
+      left: pack.legs.filter((l) => !visited.has(l.spotId)).map((l) => l.spotId),
+    });
+  return (
+    <div className="mt-2">
+      {way !== '' && (
+        <p className="num text-[0.93rem]" data-way>
+          {way}
+        </p>
+      )}
+      {position.why !== '' && <p className="text-[0.87rem] text-rust">{position.why}</p>}
+      {trip.takenRest && (
+        <p className="text-[0.87rem] text-ink-2">
+          The stops ahead were laid anew on this phone.{' '}
+          <button type="button" className="min-h-[44px] cursor-pointer underline underline-offset-4" onClick={() => trip.takeRest(null)}>
+            Back to the plan
+          </button>
+        </p>
+      )}
+      <div className="mt-1 grid grid-cols-2 gap-2">
+        <button
+          type="button"
+          className={`${BIG} border-ink font-normal`}
+          onClick={() => {
+            setLocating(true);
+            setChart(true);
+          }}
+        >
+          Chart, and where I am
+        </button>
+        <button type="button" className={`${BIG} border-ink font-normal`} onClick={ask}>
+          Lay the rest anew
+        </button>
+      </div>
+      <Suspense fallback={null}>
+        {chart && <DeckChart trip={trip} position={position} next={next} c={c} now={now} onClose={() => setChart(false)} />}
+        {asked && (
+          <RestSheet
+            trip={trip}
+            asked={asked}
+            onTake={(legs) => {
+              trip.takeRest(legs);
+              setAsked(null);
+            }}
+            onClose={() => setAsked(null)}
+          />
+        )}
+      </Suspense>
+    </div>
+  );
+}
