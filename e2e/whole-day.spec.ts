@@ -1,0 +1,210 @@
+// A whole day on a phone without a signal, from the list before leaving to the page that the guests keep.
+import { expect, type Page, test } from '@playwright/test';
+import { afterStory, expectAccessible, findSignal, keptForOffline, loseSignal, pickFish, rows, setDemoClock, signIn } from './helpers';
+
+test.describe.configure({ mode: 'serial' });
+test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
+
+let tripId = '';
+let startMs = 0;
+let address = '';
+const at = (page: Page, min: number) => setDemoClock(page, new Date(startMs + min * 60_000).toISOString());
+
+/** A picture as a phone's camera gives it, drawn in the page: larger than is sent. */
+async function snapshot(page: Page): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
+  const bytes = await page.evaluate(async () => {
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [2600, 1950];
+    const pen = canvas.getContext('2d') as CanvasRenderingContext2D;
+    for (let i = 0; i < 400; i++) {
+      pen.fillStyle = `hsl(${190 + (i % 40)} 40% ${20 + (i % 60)}%)`;
+      pen.fillRect((i * 131) % 2600, (i * 197) % 1950, 220, 160);
+    }
+    const blob = await new Promise<Blob>((resolve) => canvas.toBlob((b) => resolve(b as Blob), 'image/jpeg', 0.95));
+    return [...new Uint8Array(await blob.arrayBuffer())];
+  });
+  return { name: 'fish.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes) };
+}
+
+test('a mate goes through the list, fishes, tells of fish, takes photos and lays the rest of the day anew, all without a signal', async ({
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: process.env.BASE_URL });
+  const page = await context.newPage();
+  await signIn(page, 'Birk Solander');
+  // Other stories have gone on to later days.
+  await setDemoClock(page, '2026-06-18T20:00:00.000Z');
+  const { tomorrow } = await (await page.request.get('/api/board')).json();
+  const trip = tomorrow.find((t: { boat: { name: string }; status: string }) => t.boat.name === 'Second Kettle' && t.status === 'planned');
+  [tripId, startMs] = [trip.id, Date.parse(trip.startsAt)];
+  await at(page, -10);
+  // What the rest of the day is laid from is taken along with the trip.
+  await page.goto(`/trips/${tripId}`);
+  await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
+  await page.goto(`/deck/${tripId}`);
+  await expect(page.getByRole('heading', { name: /Before leaving/ })).toBeVisible({ timeout: 60_000 });
+  await expectAccessible(page);
+  await keptForOffline(page);
+  await loseSignal(context);
+
+  // Ticked, put away, and there again; then signed with one thing left open.
+  await page.getByLabel(/Drain plug/).check();
+  await page.reload();
+  await expect(page.getByLabel(/Drain plug/)).toBeChecked({ timeout: 60_000 });
+  for (const box of await page.getByRole('checkbox').all()) await box.check();
+  await page.getByLabel(/Fire extinguisher/).uncheck();
+  await page.getByLabel('Who ashore knows').fill('the harbour office');
+  await page.getByRole('button', { name: 'A quarter of an hour earlier' }).click();
+  await page.getByRole('button', { name: 'Sign with 1 left open' }).click();
+  await expect(page.locator('[data-signed]')).toContainText('Left open: Fire extinguisher');
+  await page.getByRole('button', { name: 'Begin the trip' }).click();
+
+  // Lines in at the first spot of the list; the next of them is laid anew on the phone.
+  await page.getByRole('button', { name: 'Another spot' }).click();
+  await page.getByRole('dialog').getByRole('button').first().click();
+  await expect(page.locator('[data-advice]')).toBeVisible();
+  // Past a headland with a signal, and on; fifty minutes have gone.
+  expect(await rows('select from departure where trip_id = $1', [tripId])).toEqual([]);
+  await findSignal(context);
+  await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 60_000 });
+  await at(page, 40);
+  await page.reload();
+  await expect(page.getByText(/, 50 min/)).toBeVisible({ timeout: 60_000 });
+  await loseSignal(context);
+  await pickFish(page, 'Sea bass', 'European sea bass', 45);
+  await page.getByRole('button', { name: 'Released', exact: true }).click();
+  await page.getByRole('button', { name: /^Tell more of Sea bass 45 cm/ }).click();
+  await page.getByRole('button', { name: 'Deep', exact: true }).click();
+  await expect(page.getByText('Cut the leader, do not dig.')).toBeVisible();
+  await page.getByLabel(/Depth it took at/).fill('12');
+  await page.getByLabel('What it had eaten').fill('sand eel');
+  await page.getByLabel('Photo file').setInputFiles(await snapshot(page));
+  await expect(page.getByText('on this phone', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel('Photo file').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') });
+  await expect(page.getByRole('alert').filter({ hasText: /picture|image/i })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Chart, rest of day' }).click();
+  await page.getByRole('button', { name: 'Lay the rest anew' }).click();
+  await expect(page.locator('[data-rest]')).toBeVisible({ timeout: 60_000 });
+  expect(await page.locator('[data-rest-leg]').count()).toBeGreaterThan(0);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take this' }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Tell more of Sea bass 45 cm, released/ })).toContainText('a photo', { timeout: 60_000 });
+
+  // Measured wrongly: put right. Then the line is back, and what was entered is what is stored.
+  await page.getByRole('button', { name: /^Tell more of Sea bass 45 cm/ }).click();
+  await page.getByRole('button', { name: 'Put its size, angler or fate right' }).click();
+  await page.getByRole('button', { name: '+1 centimetre' }).click();
+  await page.getByRole('button', { name: 'Released', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Tell more of Sea bass 46 cm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Leave spot' }).click();
+  await expect(page.getByText(/laid anew on this phone/)).toBeVisible();
+  await page.getByRole('button', { name: 'End the trip' }).click();
+  await page.getByRole('button', { name: 'End it' }).click();
+  await expect(page.getByText(/No signal. \d+ entries on this phone, safe/)).toBeVisible({ timeout: 20_000 });
+  await findSignal(context);
+  await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 60_000 });
+  expect(await rows('select signed_by, left_open, ashore, due_at from departure where trip_id = $1', [tripId])).toEqual([
+    {
+      signed_by: trip.captain.name,
+      left_open: ['fire'],
+      ashore: 'the harbour office',
+      due_at: new Date(Date.parse(trip.endsAt) + 45 * 60_000),
+    },
+  ]);
+  const fish = `select c.id, c.length_mm, c.kept, c.outcome, c.more from "catch" c join "set" s on s.id = c.set_id
+    join stop st on st.id = s.stop_id where st.trip_id = $1 and c.deleted_at is null`;
+  const [stored, ...more] = await rows<{ id: string }>(fish, [tripId]);
+  expect(more).toEqual([]);
+  expect(stored).toMatchObject({ length_mm: 460, kept: false, outcome: 'landed', more: { hook: 'deep', depthM: 12, forage: 'sand eel' } });
+  await expect
+    .poll(() => rows('select catch_id, octet_length(bytes) < 500000 as small from photo where trip_id = $1', [tripId]), { timeout: 40_000 })
+    .toEqual([{ catch_id: stored?.id, small: true }]);
+  await context.close();
+});
+
+test('the captain signs the debrief and sends the guests a page that tells no place; once ended it opens nothing', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  await signIn(page, 'Ilse Marrable');
+  await page.goto(`/trips/${tripId}/after`);
+  await expect(page.locator('[data-stop]').first()).toContainText(/where .* expected: /, { timeout: 60_000 });
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'slow', exact: true }).click();
+  await page.getByLabel('In your words').fill('Nothing until the turn.');
+  await page.getByLabel('What was lost').fill('28 g head');
+  await page.getByRole('button', { name: 'One' }).click();
+  await page.getByRole('button', { name: 'Sign off' }).click();
+  await expect(page.locator('[data-signed-off]')).toContainText('Signed off by Ilse Marrable');
+  expect(await rows('select said, chips, lost from debrief where trip_id = $1', [tripId])).toEqual([
+    { said: 'Nothing until the turn.', chips: ['slow'], lost: [{ what: '28 g head', number: 1 }] },
+  ]);
+
+  // A spot's name in the text is caught before it goes out.
+  const spots = await rows<{ name: string; lat: number; lon: number }>('select name, lat, lon from spot where lat is not null');
+  const text = page.getByLabel('To the party');
+  const drafted = await text.inputValue();
+  await text.fill(`${drafted}\nWe were at ${spots.find((s) => s.name.length > 6)?.name}.`);
+  await page.getByRole('button', { name: 'Make the page' }).click();
+  await expect(page.getByText(/^Say it without/)).toBeVisible();
+  await text.fill(drafted);
+  await page.locator('fieldset').getByRole('checkbox').first().check();
+  await page.getByRole('button', { name: 'Make the page' }).click();
+  address = (await page.locator('[data-address] a').getAttribute('href')) ?? '';
+
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const guest = await context.newPage();
+  const said: string[] = [];
+  guest.on('response', (r) => {
+    if (r.url().includes('/api/'))
+      void r.body().then(
+        (b) => said.push(b.toString('latin1')),
+        () => undefined,
+      );
+  });
+  await guest.goto(address);
+  await expect(guest.getByRole('heading', { level: 1 })).toContainText('Your day on');
+  await expect(guest.locator('[data-photo]').first()).toBeVisible();
+  await expectAccessible(guest);
+  expect(await guest.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const pdf = (await guest.pdf()).toString('latin1');
+  const seen = [await guest.content(), ...said].join('\n');
+  expect(seen).toContain('46 cm');
+  for (const s of spots) {
+    expect(seen.includes(s.name), s.name).toBe(false);
+    for (const degrees of [s.lat, s.lon]) expect(seen.includes(Math.abs(degrees).toFixed(4)), String(degrees)).toBe(false);
+  }
+  expect(pdf.length).toBeGreaterThan(2000);
+  await page.getByRole('button', { name: 'End its address' }).click();
+  await expect(page.getByText('The address opens nothing more.')).toBeVisible();
+  await guest.reload();
+  await expect(guest.getByRole('alert')).toContainText('No such page');
+  await context.close();
+});
+
+test('a boat that is not back when it said is told of on every screen of the crew', async ({ page, browser }) => {
+  await signIn(page, 'Runa');
+  const trip = await rows<{ id: string; starts_at: Date; ends_at: Date }>(
+    `select id, starts_at, ends_at from trip where status = 'planned' and starts_at > $1 order by starts_at limit 1`,
+    [new Date(startMs + 60_000)],
+  );
+  const [late] = trip;
+  if (!late) throw new Error('no trip is left to be late');
+  await rows(`update trip set status = 'under way', began_at = starts_at where id = $1 returning id`, [late.id]);
+  await setDemoClock(page, new Date(late.ends_at.getTime() + 60_000).toISOString());
+  const other = await browser.newContext({ baseURL: process.env.BASE_URL });
+  const mate = await other.newPage();
+  await signIn(mate, 'Nell Quarrie');
+  for (const path of ['/log', '/gear']) {
+    await mate.goto(path);
+    await expect(mate.locator('[data-overdue]')).toContainText('is overdue: due back', { timeout: 30_000 });
+  }
+  await expectAccessible(mate);
+  await rows(`update trip set status = 'planned', began_at = null where id = $1 returning id`, [late.id]);
+  await other.close();
+});
