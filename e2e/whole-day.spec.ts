@@ -26,19 +26,45 @@ async function snapshot(page: Page): Promise<{ name: string; mimeType: string; b
   return { name: 'fish.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes) };
 }
 
+/** A trip of its own on a day on which nothing else is planned: other stories have gone on to later days, and the clock goes forward only. */
+async function newTrip(page: Page): Promise<{ id: string; startsAt: string; endsAt: string }> {
+  await signIn(page, 'Runa Askeby');
+  const outfit = await (await page.request.get('/api/outfit')).json();
+  const find = (list: { name: string; id: string }[], name: string) => list.find((x) => x.name === name)?.id;
+  const { now } = await (await page.request.get('/api/me')).json();
+  const day = new Date(Date.parse(now) + 7 * 86_400_000).toISOString().slice(0, 10);
+  const trip = { id: '019ee000-0000-7000-8000-00000000da01', startsAt: `${day}T09:00:00.000Z`, endsAt: `${day}T15:00:00.000Z` };
+  const made = await page.request.post('/api/trips', {
+    data: {
+      ...trip,
+      boatId: find(outfit.boats, 'Second Kettle'),
+      captainId: find(outfit.crew, 'Ilse Marrable'),
+      mateIds: [find(outfit.crew, 'Birk Solander')],
+      waterId: find(outfit.waters, 'Hollin Sound'),
+      goal: 'numbers',
+      speciesIds: [find(outfit.species, 'European sea bass')],
+      rods: 2,
+      skill: 2,
+      wish: '',
+      clientIds: [],
+    },
+  });
+  expect(made.ok(), await made.text()).toBe(true);
+  return trip;
+}
+
 test('a mate goes through the list, fishes, tells of fish, takes photos and lays the rest of the day anew, all without a signal', async ({
   browser,
 }) => {
   test.setTimeout(300_000);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: process.env.BASE_URL });
   const page = await context.newPage();
-  await signIn(page, 'Birk Solander');
-  // Other stories have gone on to later days.
-  await setDemoClock(page, '2026-06-18T20:00:00.000Z');
-  const { tomorrow } = await (await page.request.get('/api/board')).json();
-  const trip = tomorrow.find((t: { boat: { name: string }; status: string }) => t.boat.name === 'Second Kettle' && t.status === 'planned');
+  const office = await browser.newPage({ baseURL: process.env.BASE_URL });
+  const trip = await newTrip(office);
   [tripId, startMs] = [trip.id, Date.parse(trip.startsAt)];
-  await at(page, -10);
+  await at(office, -10);
+  await office.close();
+  await signIn(page, 'Birk Solander');
   // What the rest of the day is laid from is taken along with the trip.
   await page.goto(`/trips/${tripId}`);
   await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
@@ -109,7 +135,7 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 60_000 });
   expect(await rows('select signed_by, left_open, ashore, due_at from departure where trip_id = $1', [tripId])).toEqual([
     {
-      signed_by: trip.captain.name,
+      signed_by: 'Ilse Marrable',
       left_open: ['fire'],
       ashore: 'the harbour office',
       due_at: new Date(Date.parse(trip.endsAt) + 45 * 60_000),
@@ -189,14 +215,13 @@ test('the captain signs the debrief and sends the guests a page that tells no pl
 
 test('a boat that is not back when it said is told of on every screen of the crew', async ({ page, browser }) => {
   await signIn(page, 'Runa');
-  const trip = await rows<{ id: string; starts_at: Date; ends_at: Date }>(
-    `select id, starts_at, ends_at from trip where status = 'planned' and starts_at > $1 order by starts_at limit 1`,
-    [new Date(startMs + 60_000)],
-  );
-  const [late] = trip;
-  if (!late) throw new Error('no trip is left to be late');
-  await rows(`update trip set status = 'under way', began_at = starts_at where id = $1 returning id`, [late.id]);
-  await setDemoClock(page, new Date(late.ends_at.getTime() + 60_000).toISOString());
+  // The trip of this morning, as if it were still out: it was to be back three quarters of an hour after its end.
+  await rows(`update trip set status = 'under way', ended_at = null where id = $1 returning id`, [tripId]);
+  await at(page, 6 * 60 + 44);
+  await page.goto('/log');
+  await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible();
+  await expect(page.locator('[data-overdue]')).toHaveCount(0);
+  await at(page, 6 * 60 + 46);
   const other = await browser.newContext({ baseURL: process.env.BASE_URL });
   const mate = await other.newPage();
   await signIn(mate, 'Nell Quarrie');
@@ -205,6 +230,6 @@ test('a boat that is not back when it said is told of on every screen of the cre
     await expect(mate.locator('[data-overdue]')).toContainText('is overdue: due back', { timeout: 30_000 });
   }
   await expectAccessible(mate);
-  await rows(`update trip set status = 'planned', began_at = null where id = $1 returning id`, [late.id]);
+  await rows(`update trip set status = 'done', ended_at = $2 where id = $1 returning id`, [tripId, new Date(startMs + 40 * 60_000)]);
   await other.close();
 });
