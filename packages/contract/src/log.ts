@@ -1,3 +1,4 @@
+import { LOG_AXES } from '@bluffwind/core/log/rateBy';
 import { z } from 'zod';
 import { date, id, instant } from './ids';
 
@@ -44,3 +45,26 @@ export const logView = z.object({
   }),
 });
 export type LogView = z.infer<typeof logView>;
+
+export const logRatesFilter = logFilter.omit({ limit: true }).extend({ by: z.enum(LOG_AXES).default('tide') });
+
+export const logRates = z.object({
+  groups: z.array(
+    z.object({
+      name: z.string(),
+      sets: z.int(),
+      fish: z.int(),
+      rodHours: z.number(),
+      rate: z.number(),
+      lo80: z.number(),
+      hi80: z.number(),
+      thin: z.boolean(),
+    }),
+  ),
+  unknown: z.object({ sets: z.int(), rodHours: z.number() }),
+  /** Lengths of measured fish, in steps. */
+  sizes: z.array(z.object({ fromMm: z.int(), toMm: z.int(), fish: z.int() })),
+});
+export type LogRates = z.infer<typeof logRates>;
+
+export const logFile = z.object({ name: z.string(), text: z.string(), lines: z.int() });

@@ -1,4 +1,6 @@
 import { feature } from '../feature';
+import { logExport } from './exportRoutes';
+import { logRatesRoutes } from './ratesRoutes';
 import { logRoutes } from './routes';
 
-export const log = feature({ routes: [logRoutes] });
+export const log = feature({ routes: [logRoutes, logRatesRoutes, logExport] });

@@ -1,11 +1,11 @@
 import { logFilter, logView } from '@bluffwind/contract/log';
 import { ratioOfMeans } from '@bluffwind/core/catchrate/creel';
-import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, type z } from '@hono/zod-openapi';
 import type { Deps } from '../http/context';
 import { router } from '../http/routes';
 import { answers } from '../http/responses';
 import { zoneOf } from '../trips/tripsOn';
+import { ASKED, askedValues } from './asked';
 
 interface SetRow {
   set_id: string;
@@ -28,11 +28,6 @@ interface SetRow {
   water_temp_c: number | null;
 }
 
-/** What is asked for, of a set s and its spot sp. */
-const ASKED = `(sp.privacy = 'crew' or $7) and ($1::uuid is null or sp.water_id = $1) and ($2::uuid is null or sp.id = $2)
-  and ($3::uuid is null or s.presentation_id = $3) and ($5::timestamptz is null or s.started_at >= $5)
-  and ($6::timestamptz is null or s.started_at < $6)`;
-
 /** The crew's shared log: what was fished, for how long, and what it gave, nothing included. */
 export function logRoutes(_deps: Deps) {
   const app = router();
@@ -42,15 +37,7 @@ export function logRoutes(_deps: Deps) {
       const q = c.req.valid('query');
       const who = c.get('who');
       const zone = await zoneOf(c.get('entities'), who.outfitId);
-      const asked = [
-        q.waterId ?? null,
-        q.spotId ?? null,
-        q.presentationId ?? null,
-        q.speciesId ?? null,
-        q.from ? new Date(startOfLocalDay(q.from, zone)) : null,
-        q.to ? new Date(startOfLocalDay(addDays(q.to, 1), zone)) : null,
-        who.role !== 'mate',
-      ];
+      const asked = askedValues(q, who, zone);
       const all: { hours: number; fish: number }[] = await c.get('entities').query(
         `select s.rod_hours as hours, k.fish from fished_set s join spot sp on sp.id = s.spot_id
          cross join lateral (select count(*)::int as fish from "catch" k

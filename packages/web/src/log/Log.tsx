@@ -1,16 +1,30 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { get } from '../data/api';
+import { useAddress } from '../data/useAddress';
+import { useSave } from '../data/useSave';
 import { meQuery, outfitQuery, spotsQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { saveFile } from '../ui/saveFile';
+import { Segments } from '../ui/Segments';
 import { FILTERS, type FilterName, LogFilters } from './LogFilters';
 import { LogRows } from './LogRows';
 import { logQuery } from './queries';
 
 // Fetched when a file is to be brought in.
 const ImportTrips = lazy(() => import('../imports/ImportTrips').then((m) => ({ default: m.ImportTrips })));
+
+const LogCharts = lazy(() => import('./LogCharts'));
+
+type Shown = 'entries' | 'rates' | 'sizes';
+const SHOWN: readonly { value: Shown; name: string }[] = [
+  { value: 'entries', name: 'Entries' },
+  { value: 'rates', name: 'Rates' },
+  { value: 'sizes', name: 'Sizes' },
+];
 
 export default function Log() {
   const [params, setParams] = useSearchParams();
@@ -24,6 +38,14 @@ export default function Log() {
     return kept.toString();
   }, [params]);
   const log = useQuery(logQuery(filter));
+  const [asked, setShow] = useAddress('show', 'entries');
+  const show = SHOWN.find((s) => s.value === asked)?.value ?? 'entries';
+  const saving = useSave<null, { name: string; text: string; lines: number }>({
+    send: () => get(`/log/export?${filter}`),
+    touches: [],
+    told: ({ lines }) => `${lines} lines as CSV: a line a fish, and one for every empty time.`,
+    onStored: ({ name, text }) => saveFile(name, text, 'text/csv;charset=utf-8'),
+  });
   const [bringing, setBringing] = useState(params.get('open') === 'trips');
   const choose = (name: FilterName, value: string) => {
     const next = new URLSearchParams(params);
@@ -43,8 +65,11 @@ export default function Log() {
             : ''
         }
       >
-        <Button onClick={() => setParams({})} disabled={filter === ''}>
+        <Button onClick={() => setParams(show === 'entries' ? {} : { show })} disabled={filter === ''}>
           All
+        </Button>
+        <Button onClick={() => saving.save(null)} disabled={saving.busy}>
+          As a file
         </Button>
         {me && me.role !== 'mate' && <Button onClick={() => setBringing(true)}>Past trips</Button>}
       </Header>
@@ -52,9 +77,16 @@ export default function Log() {
         {bringing && outfit && <ImportTrips outfit={outfit} zone={me?.outfit.zone ?? 'UTC'} onClose={() => setBringing(false)} />}
       </Suspense>
       <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={choose} />
+      {saving.error !== null && <Fault error={saving.error} />}
       {failedOf(log) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
-      {log.isPending && <Waiting what="Reading the log" />}
-      {log.data && (
+      <div className="no-print border-b border-line px-3 py-1.5 md:px-[18px]">
+        <Segments label="Show" value={show} options={SHOWN} onPick={setShow} />
+      </div>
+      <Suspense fallback={<Waiting what="Opening the charts" />}>
+        {show !== 'entries' && <LogCharts filter={filter} show={show} />}
+      </Suspense>
+      {show === 'entries' && log.isPending && <Waiting what="Reading the log" />}
+      {show === 'entries' && log.data && (
         <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Sets">
           <LogRows rows={log.data.rows} zone={me?.outfit.zone ?? 'UTC'} />
           {log.data.rows.length === 0 && (

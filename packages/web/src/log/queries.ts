@@ -1,4 +1,4 @@
-import type { LogView } from '@bluffwind/contract/log';
+import type { LogRates, LogView } from '@bluffwind/contract/log';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
 
@@ -6,6 +6,14 @@ export const logQuery = (filter: string) =>
   queryOptions({
     queryKey: ['log', filter],
     queryFn: () => get<LogView>(`/log?${filter}`),
+    placeholderData: keepPreviousData,
+    meta: { follows: true },
+  });
+
+export const ratesQuery = (filter: string, by: string) =>
+  queryOptions({
+    queryKey: ['log', 'rates', filter, by],
+    queryFn: () => get<LogRates>(`/log/rates?${new URLSearchParams([...new URLSearchParams(filter), ['by', by]])}`),
     placeholderData: keepPreviousData,
     meta: { follows: true },
   });
