@@ -54,6 +54,18 @@ export const briefView = z.object({
       readBy: z.array(z.string()),
     }),
   ),
+  /** What the crews said of the day, boat by boat. */
+  said: z.array(
+    z.object({
+      tripId: id,
+      boat: z.string(),
+      said: z.string(),
+      chips: z.array(z.string()),
+      lost: z.array(z.object({ what: z.string(), number: z.int() })),
+      baitLeft: z.string(),
+      signedBy: z.string().nullable(),
+    }),
+  ),
   leaveAlone: z.array(z.string()),
   names: z.record(z.string(), z.string()),
 });

@@ -3,8 +3,9 @@ import type { BriefView } from '@bluffwind/contract/brief';
 import { composeBrief } from '@bluffwind/core/brief/composeBrief';
 import { addDays } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
+import { DebriefEntity } from '../db/entities/day';
 import { SpotEntity } from '../db/entities/grounds';
-import { PersonEntity } from '../db/entities/outfit';
+import { BoatEntity, PersonEntity } from '../db/entities/outfit';
 import { RigTickEntity } from '../db/entities/rigs';
 import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
 import { mayShow } from '../grounds/mayShow';
@@ -90,7 +91,29 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
     againstPlan: [...total.againstPlan],
     changes,
     boats,
+    said: await saidOf(entities, addDays(date, -1), zone),
     leaveAlone: [...parts.tired.filter(shows), ...parts.resting.filter(shows)].map((x) => x.words),
     names,
   };
+}
+
+/** What the crews wrote down of a day's trips, in the order in which they went out. */
+async function saidOf(entities: EntityManager, date: string, zone: string): Promise<BriefView['said']> {
+  const trips = await tripsOn(entities, date, zone);
+  const rows = await entities.findBy(DebriefEntity, { tripId: In(trips.map((t) => t.id)) });
+  if (rows.length === 0) return [];
+  const [boats, people] = [await entities.find(BoatEntity), await entities.find(PersonEntity)];
+  return trips.flatMap((t) => {
+    const row = rows.find((r) => r.tripId === t.id);
+    if (!row) return [];
+    return {
+      tripId: t.id,
+      boat: boats.find((b) => b.id === t.boatId)?.name ?? '',
+      said: row.said,
+      chips: [...row.chips],
+      lost: row.lost,
+      baitLeft: row.baitLeft,
+      signedBy: people.find((p) => p.id === row.signedBy)?.name ?? null,
+    };
+  });
 }

@@ -189,6 +189,9 @@ describe('the debrief', () => {
     const view = (await mate.get(`/trips/${tripId}/debrief`)).body;
     expect(view).toMatchObject({ edit: { ...said, signed: true }, mayWrite: false });
     expect(view.stops[0]).toMatchObject({ spot: 'Near stone', fish: 1 });
+    expect((await mate.get('/brief/2026-06-20')).body.said).toMatchObject([
+      { said: said.said, chips: ['slow'], lost: said.lost, baitLeft: 'half', signedBy: expect.any(String) },
+    ]);
     expect(view.stops[0].words).toMatch(/^1 where \d+( to \d+)? (were|was) expected: /);
   });
 });

@@ -76,6 +76,7 @@ export default function Brief() {
             </div>
           )}
           <Against brief={b} />
+          <Said said={b.said} day={dateName(b.debriefDate)} />
         </aside>
         <article className="bg-paper px-4 py-4 max-md:order-3 md:px-7 md:py-6">{boat ? <BoatPage brief={b} boat={boat} /> : null}</article>
         <aside className="border-line px-4 py-5 max-md:order-4 max-md:border-t md:border-l md:px-5" aria-label="What changed and why">
@@ -122,6 +123,31 @@ function Against({ brief }: { brief: BriefView }) {
         </div>
       ))}
       <p className="mt-2 text-[0.9rem] text-ink-2">{brief.summary}</p>
+    </section>
+  );
+}
+
+/** What the crews wrote down of the day. */
+function Said({ said, day }: { said: BriefView['said'] | undefined; day: string }) {
+  // A brief that was kept on the phone before there were debriefs has none.
+  if (!said || said.length === 0) return null;
+  return (
+    <section className="px-4 py-3 max-md:order-6 max-md:border-t max-md:border-line md:px-5" aria-label={`What the crews said of ${day}`}>
+      <h2 className="mb-1 font-bold">What the crews said</h2>
+      {said.map((s) => (
+        <div key={s.tripId} className="border-t border-line py-2 text-[0.9rem]" data-said={s.boat}>
+          <p>
+            <Link to={`/trips/${s.tripId}/after`} className="font-bold">
+              {s.boat}
+            </Link>
+            {s.chips.length > 0 && <span className="text-ink-2"> {s.chips.join(', ')}</span>}
+            {s.signedBy === null && <span className="text-rust"> not signed off</span>}
+          </p>
+          {s.said !== '' && <p>{s.said}</p>}
+          {s.lost.length > 0 && <p className="text-ink-2">Lost: {s.lost.map((l) => `${l.number} ${l.what}`).join(', ')}.</p>}
+          {s.baitLeft !== '' && <p className="text-ink-2">Bait left: {s.baitLeft}.</p>}
+        </div>
+      ))}
     </section>
   );
 }
