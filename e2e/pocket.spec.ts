@@ -35,7 +35,7 @@ async function outOfPage(page: Page): Promise<string[]> {
 }
 
 async function routes(page: Page): Promise<string[]> {
-  const { tomorrow } = await (await page.request.get('/api/board')).json();
+  const { today, tomorrow } = await (await page.request.get('/api/board')).json();
   const trip = tomorrow[0].id;
   return [
     '/',
@@ -43,11 +43,17 @@ async function routes(page: Page): Promise<string[]> {
     '/grounds',
     `/trips/${trip}`,
     `/trips/${trip}/foretold`,
+    `/trips/${trip}/rigs`,
+    `/trips/${today[0].id}/after`,
     `/deck/${trip}`,
     '/fleet/2026-06-19',
     '/baits',
     '/brief/2026-06-19',
     '/log',
+    '/log?show=rates',
+    '/log?show=sizes',
+    '/gear',
+    '/bench',
     '/calendar',
     ...['people', 'boats', 'waters', 'clients', 'species', 'rules', 'more'].map((tab) => `/crew?tab=${tab}`),
   ];
@@ -60,7 +66,7 @@ async function shown(page: Page): Promise<void> {
 }
 
 test('no screen runs over the edge at any width, and axe finds nothing on a phone', async ({ page }) => {
-  test.setTimeout(360_000);
+  test.setTimeout(480_000);
   await signIn(page, 'Runa');
   for (const to of await routes(page)) {
     await page.setViewportSize(PHONE);

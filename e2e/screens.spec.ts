@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { expectAccessible, signIn } from './helpers';
 
 test('every desk screen opens by keys, without errors, and passes axe in every theme', async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(300_000);
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
@@ -23,6 +23,7 @@ test('every desk screen opens by keys, without errors, and passes axe in every t
       ['w', /Hollin Sound, /],
       ['g', 'Hollin Sound'],
       ['p', /Second Kettle|Tern's Errand|Marrow/],
+      ['e', /the day in hindsight/],
       ['f', /Fleet, /],
       ['t', 'Baits'],
       ['r', /Brief for/],

@@ -21,6 +21,8 @@ const BUDGET = {
   Deck: 24,
   Grounds: 28,
   waterRecord: 36,
+  // Sun and moon (astronomy-engine), which the list before leaving asks for as well.
+  skyDay: 27,
   // The chart of OpenLayers, named after the smallest part that shares its file.
   Menu: 125,
   // Fetched when a chart is looked at.
