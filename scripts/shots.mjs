@@ -70,7 +70,7 @@ await main(async () => {
     for (const [name, to] of [
       ['board', '/'],
       ['brief', '/brief/2026-06-19'],
-      ['log', '/log'],
+      ['log', '/log?show=rates'],
       ['crew', '/crew?tab=rules'],
       ['calendar', '/calendar?week=2026-06-15'],
     ]) {
@@ -98,12 +98,37 @@ await main(async () => {
     await open(`/trips/${board.tomorrow[0].id}/rigs`);
     await page.locator('[data-rig-picture]').first().waitFor({ timeout: 60_000 });
     await shot('rigs');
-    for (const sum of ['feeder', 'boards', 'leader']) {
+    for (const sum of ['feeder', 'boards']) {
       await open(`/bench?sum=${sum}`);
       await page.locator('[data-sum]').waitFor({ timeout: 60_000 });
       await page.waitForTimeout(2000);
       await shot(`bench-${sum}`);
     }
+    // The day that is over: what the crew says of it, and the page that the guests get.
+    const over = board.today.find((t) => t.status === 'done' && t.captain.name === 'Tobias Wend');
+    await open(`/trips/${over.id}/after`);
+    await page.locator('[data-stop]').first().waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'easy fishing' }).click();
+    await page.getByLabel('In your words').fill('Best in the hour before the turn. The guests want the jetty again.');
+    await shot('debrief');
+    const text = await page.getByLabel('To the party').inputValue();
+    const sent = await page.request.post(`/api/trips/${over.id}/report`, {
+      data: {
+        id: '019ee000-0000-7000-8000-00000000e001',
+        text,
+        learned: 'To let the line fall slack before the strike.',
+        photoIds: [],
+        days: 60,
+      },
+    });
+    const guest = await browser.newContext({ viewport: { width: 800, height: 1000 }, baseURL: world.url, locale: 'en-GB' });
+    const theirs = await guest.newPage();
+    await theirs.goto((await sent.json()).path);
+    await theirs.getByRole('heading', { level: 1 }).waitFor();
+    await theirs.waitForTimeout(900);
+    await theirs.screenshot({ path: path.join(folder, 'report.png') });
+    say('  report.png');
+    await guest.close();
     // Another outfit, which has begun and laid no day yet.
     const other = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: world.url, locale: 'en-GB' });
     const first = await other.newPage();
@@ -119,12 +144,10 @@ await main(async () => {
     await page.setViewportSize({ width: 390, height: 844 });
     for (const [name, to] of [
       ['pocket-board', '/'],
-      ['pocket-plan', `/trips/${board.tomorrow[0].id}`],
       ['pocket-rig', `/trips/${board.tomorrow[0].id}/rigs`],
     ]) {
       await open(to);
       if (name === 'pocket-rig') await page.locator('[data-rig-picture]').first().waitFor({ timeout: 60_000 });
-      if (name === 'pocket-plan') await page.locator('[data-call]').first().waitFor({ timeout: 60_000 });
       await page.waitForTimeout(2500);
       await shot(name);
     }

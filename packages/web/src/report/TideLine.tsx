@@ -3,6 +3,8 @@ import { scaleLinear } from 'd3-scale';
 import { curveMonotoneX, line } from 'd3-shape';
 
 const [W, H, BASE] = [640, 170, 140];
+/** Room for half a time at either end. */
+const EDGE = 30;
 const STEP_MS = 15 * 60_000;
 const HOUR = 3_600_000;
 
@@ -12,7 +14,7 @@ type Day = Pick<ReportBody, 'fromMs' | 'toMs' | 'offsetMin' | 'tideM' | 'fish'>;
 export function TideLine({ page, time }: { page: Day; time: (ms: number) => string }) {
   const x = scaleLinear()
     .domain([page.fromMs, page.toMs])
-    .range([14, W - 14]);
+    .range([EDGE, W - EDGE]);
   const y = scaleLinear()
     .domain([0, 1])
     .range([BASE - 12, 26]);
@@ -39,7 +41,7 @@ export function TideLine({ page, time }: { page: Day; time: (ms: number) => stri
       aria-label={`${tide ? 'The tide through the day' : 'The day'}${words === '' ? '' : `, with ${words}`}`}
       className="w-full"
     >
-      <line x1={14} x2={W - 14} y1={BASE} y2={BASE} stroke="var(--ink-3)" />
+      <line x1={EDGE} x2={W - EDGE} y1={BASE} y2={BASE} stroke="var(--ink-3)" />
       {hours.map((h, i) => (
         <g key={h}>
           <line x1={x(h)} x2={x(h)} y1={BASE} y2={BASE + 5} stroke="var(--ink-3)" />
@@ -50,7 +52,7 @@ export function TideLine({ page, time }: { page: Day; time: (ms: number) => stri
           )}
         </g>
       ))}
-      <path d={(tide ? shape(page.tideM) : `M14 ${y(0.5)}H${W - 14}`) ?? ''} fill="none" stroke="var(--deep)" strokeWidth={3} />
+      <path d={(tide ? shape(page.tideM) : `M${EDGE} ${y(0.5)}H${W - EDGE}`) ?? ''} fill="none" stroke="var(--deep)" strokeWidth={3} />
       {page.fish.map((f, i) => (
         <circle
           // biome-ignore lint/suspicious/noArrayIndexKey: two fish of one minute are two dots
@@ -63,7 +65,7 @@ export function TideLine({ page, time }: { page: Day; time: (ms: number) => stri
           strokeWidth={1.5}
         />
       ))}
-      <text x={14} y={16} fontSize={14} fill="var(--ink-2)">
+      <text x={EDGE} y={16} fontSize={14} fill="var(--ink-2)">
         {tide ? 'the tide, and each fish at its time; larger dots are larger fish' : 'each fish at its time; larger dots are larger fish'}
       </text>
     </svg>
