@@ -120,6 +120,29 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await page.reload();
   await expect(page.getByRole('button', { name: /^Tell more of Sea bass 45 cm, released/ })).toContainText('a photo', { timeout: 60_000 });
 
+  // A full phone says so, and nothing looks as if it were logged; with room again, the same entry is kept.
+  await page.evaluate(() => {
+    const { put } = IDBObjectStore.prototype;
+    const store = IDBObjectStore.prototype as unknown as {
+      put: (this: IDBObjectStore, ...args: Parameters<typeof put>) => IDBRequest;
+      back: () => void;
+    };
+    store.put = function (...args) {
+      if (this.name === 'entries') throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, args);
+    };
+    store.back = () => {
+      store.put = put;
+    };
+  });
+  await page.getByRole('button', { name: 'Missed', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be kept on this phone' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Tell more of missed/ })).toHaveCount(0);
+  await page.evaluate(() => (IDBObjectStore.prototype as unknown as { back: () => void }).back());
+  await page.getByRole('button', { name: 'keep it again' }).click();
+  await page.getByRole('button', { name: /^Undo missed/ }).click();
+  await expect(page.getByText('could not be kept on this phone')).toHaveCount(0);
+
   // Measured wrongly: put right. Then the line is back, and what was entered is what is stored.
   await page.getByRole('button', { name: /^Tell more of Sea bass 45 cm/ }).click();
   await page.getByRole('button', { name: 'Put its size, angler or fate right' }).click();

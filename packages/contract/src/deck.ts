@@ -192,6 +192,8 @@ export const deckPack = z.object({
       b: z.number(),
       /** Expected fish per hour for all rods, by hours of the trip. */
       hourly: z.object({ fromMs: z.number(), ratePerHour: z.array(z.number()) }).optional(),
+      /** The same bait by bait, for all rods, hour by hour; absent in packs that were kept before it was told. */
+      baits: z.array(z.object({ id, ratePerHour: z.array(z.number()) })).optional(),
       fadePerHour: z.number(),
       travelMin: z.record(z.string(), z.number()),
       /** When the spot can be fished during the trip, ms: its way in, wind and waves. */

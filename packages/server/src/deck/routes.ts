@@ -70,6 +70,10 @@ export function deckRoutes({ clock, jobs }: Deps) {
           a,
           b: a / rate,
           hourly: { fromMs: trip.startsAt.getTime(), ratePerHour: hourlyRates(ranking, i, trip.rods) },
+          baits: ranking.baits.map((p, b) => ({
+            id: desk.presentations[p]?.id as string,
+            ratePerHour: hourlyOf(ranking.rates[i]?.[b] ?? []).map((r) => Number((r * trip.rods).toPrecision(3))),
+          })),
           fadePerHour: s.fadePerHour,
           travelMin: Object.fromEntries(travel),
           open: (ranking.open[i] ?? []).map(([from, to]): [number, number] => [
@@ -156,18 +160,19 @@ export function deckRoutes({ clock, jobs }: Deps) {
   return app;
 }
 
+/** A list of rates by the step as means by the hour. */
+function hourlyOf(list: readonly number[]): number[] {
+  const perHour = HOUR / STEP_MS;
+  return Array.from({ length: Math.ceil(list.length / perHour) }, (_, h) => {
+    const part = list.slice(h * perHour, (h + 1) * perHour);
+    return part.reduce((sum, r) => sum + r, 0) / part.length;
+  });
+}
+
 /** Expected fish an hour of all rods with the best bait, hour by hour of a trip. */
 function hourlyRates(ranking: Ranking, spot: number, rods: number): number[] {
-  const lists = ranking.rates[spot] ?? [];
-  const steps = lists[0]?.length ?? 0;
-  const perHour = HOUR / STEP_MS;
-  return Array.from({ length: Math.ceil(steps / perHour) }, (_, h) => {
-    const mean = (list: readonly number[]) => {
-      const part = list.slice(h * perHour, (h + 1) * perHour);
-      return part.reduce((sum, r) => sum + r, 0) / part.length;
-    };
-    return rods * Math.max(...lists.map(mean));
-  });
+  const lists = (ranking.rates[spot] ?? []).map(hourlyOf);
+  return (lists[0] ?? []).map((_, h) => rods * Math.max(...lists.map((list) => list[h] as number)));
 }
 
 /** The decision table of a leg: from its start to the end of the trip, against every spot that was not fished before it. */

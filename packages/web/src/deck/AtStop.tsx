@@ -1,6 +1,7 @@
 import type { DeckStop } from '@bluffwind/contract/deck';
 import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { dropAgain } from '@bluffwind/core/turn/dropAgain';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
@@ -36,6 +37,14 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const c = spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null;
   const over = useMemo(() => (spot && c ? overHere(pack, spot, c) : []), [pack, spot, c]);
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
+  const school = dropAgain(
+    current.sets
+      .flatMap((s) => s.catches)
+      .filter((k) => k.outcome === 'landed')
+      .map((k) => ({ speciesId: k.speciesId, atMs: Date.parse(k.at) }))
+      .sort((a, b) => a.atMs - b.atMs),
+    now,
+  );
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
   const next = pack.spots.find((s) => s.id === pack.legs.find((l) => !visited.has(l.spotId))?.spotId);
   const [more, setMore] = useState(false);
@@ -75,6 +84,11 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       {spot && c && <SpotRisk pack={pack} spot={spot} c={c} />}
       <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} over={over} />
       {more && <OnTheWay trip={trip} next={next} stop={{ at: current, share: shareNow(pack, current, here, now) }} c={c} now={now} />}
+      {school && (
+        <p role="status" data-drop-again className="mt-2 border-l-4 border-kelp bg-kelp-pale px-3 py-1">
+          Where there are two there are more: down again at once.
+        </p>
+      )}
       <div className="mt-3 flex items-baseline justify-between">
         <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
         <span className="text-[0.93rem] text-ink-2">

@@ -16,7 +16,7 @@ import { useDeckTrip } from './useDeckTrip';
 /** The phone's screen of a trip. */
 export default function Deck() {
   const { tripId = '' } = useParams();
-  const { pack, entries, online, error, record } = useDeck(tripId);
+  const { pack, entries, online, error, unkept, nearlyFull, record } = useDeck(tripId);
   const [now, setNow] = useState(serverNow);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the clock is heard with the pack, and an entry moves it on
   useEffect(() => {
@@ -33,6 +33,20 @@ export default function Deck() {
           <Link to="/sign-in" state={{ from: `/deck/${tripId}` }} className="underline">
             Sign in to send it.
           </Link>
+        </p>
+      )}
+      {unkept && (
+        <p role="alert" className="bg-rust-pale px-4 py-2 text-[18px]">
+          The last entry could not be kept on this phone: make room on it, then{' '}
+          <button type="button" className="min-h-[44px] cursor-pointer underline" onClick={unkept.again}>
+            keep it again
+          </button>
+          .
+        </p>
+      )}
+      {nearlyFull && !unkept && (
+        <p role="status" className="bg-rust-pale px-4 py-2 text-[18px]">
+          This phone is nearly full. Make room on it before you go out.
         </p>
       )}
       <DeckOf pack={pack} entries={entries} online={online} now={now} record={record} />

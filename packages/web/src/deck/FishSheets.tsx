@@ -1,5 +1,8 @@
 import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import { v7 } from 'uuid';
+import { Link } from 'react-router';
+import { serverNow } from '../data/clock';
+import { baitsHere } from './baitsHere';
 import { CatchSheet } from './CatchSheet';
 import { PickSheet } from './PickSheet';
 import type { DeckTrip } from './useDeckTrip';
@@ -68,7 +71,12 @@ export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: Fi
       {sheet?.kind === 'switch' && (
         <PickSheet
           title={`Instead of ${presentationName(active.presentationId)}`}
-          items={pack.presentations.filter((p) => p.id !== active.presentationId)}
+          items={baitsHere(pack, current.spotId, serverNow()).filter((p) => p.id !== active.presentationId)}
+          also={
+            <Link to={`/trips/${pack.trip.id}/rigs`} className="inline-flex min-h-[56px] items-center underline underline-offset-4">
+              How each is tied and fished
+            </Link>
+          }
           onPick={(presentationId) => {
             setSheet(null);
             record({

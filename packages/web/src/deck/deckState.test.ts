@@ -43,6 +43,40 @@ describe('deck state', () => {
     const undone = deckState({ ...pack, stops: [...once.stops] }, [{ kind: 'undo-catch', entryId: 'u', at: at(7), catchId: 'a' }]);
     expect(undone.stops[0]?.sets[0]?.catches.map((k) => k.id)).toEqual(['b']);
   });
+  it('shows of a fish what was told of it last, and leaves alone what another phone has told later', () => {
+    const told = (min: number, said: object): DeckEntry => ({
+      kind: 'tell-catch',
+      entryId: `t${min}`,
+      at: at(min),
+      catchId: 'a',
+      told: said,
+    });
+    const fishOf = (state: ReturnType<typeof deckState>) => state.stops[0]?.sets[0]?.catches[0];
+    const mine = [start, fish('a', 5), told(8, { lengthMm: 470, hook: 'lip' }), told(9, { forage: 'sand eel', kept: true })];
+    expect(fishOf(deckState(pack, mine))).toMatchObject({ lengthMm: 470, kept: true, more: { hook: 'lip', forage: 'sand eel' } });
+    const known = deckState(pack, [start, fish('a', 5)]).stops.map((s) => ({
+      ...s,
+      sets: s.sets.map((x) => ({ ...x, catches: x.catches.map((k) => ({ ...k, lengthMm: 480, toldAt: { lengthMm: at(20) } })) })),
+    }));
+    expect(fishOf(deckState({ ...pack, stops: known }, mine))).toMatchObject({ lengthMm: 480, more: { hook: 'lip' } });
+    expect(deckState(pack, [told(8, { hook: 'lip' })]).stops).toEqual([]);
+  });
+  it('shows the list before leaving as it was signed last', () => {
+    const signed = (min: number, signedBy: string): DeckEntry => ({
+      kind: 'depart',
+      entryId: signedBy,
+      at: at(min),
+      done: [],
+      left: [],
+      signedBy,
+      dueAt: at(300),
+      ashore: '',
+    });
+    expect(deckState(pack, []).departure).toBeNull();
+    expect(deckState(pack, [signed(2, 'Second'), signed(1, 'First')]).departure).toMatchObject({ signedBy: 'Second' });
+    const theirs = { ...pack, departure: { signedBy: 'Theirs', at: at(5), dueAt: at(300), ashore: '', left: [] } };
+    expect(deckState(theirs, [signed(2, 'Mine')]).departure).toMatchObject({ signedBy: 'Theirs' });
+  });
   it('ends the running stop and its sets when another starts', () => {
     const next: DeckEntry = {
       ...start,

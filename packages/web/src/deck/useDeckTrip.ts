@@ -1,4 +1,5 @@
 import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import { whoseTurn } from '@bluffwind/core/turn/whoseTurn';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import { serverNow } from '../data/clock';
@@ -57,7 +58,11 @@ export function useDeckTrip(packed: DeckPack, entries: readonly StoredEntry[], s
   const running = state.current?.sets.filter((s) => s.endedAt === null) ?? [];
   const active = running.find((s) => s.id === activeSet) ?? running[0];
   const { guests } = pack.trip;
-  const turnOf = guests.length > 0 ? guests[landed.length % guests.length] : undefined;
+  const turnOf =
+    whoseTurn(
+      guests,
+      landed.map((k) => ({ clientId: k.clientId, atMs: Date.parse(k.at) })),
+    ) ?? undefined;
   const landedOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId).length;
   const record = (entry: Without<DeckEntry>) =>
     void store({ ...entry, entryId: v7(), at: new Date(serverNow()).toISOString() } as DeckEntry);

@@ -3,6 +3,7 @@ import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { useCallback, useEffect, useState } from 'react';
 import { ApiProblem, get, Offline } from '../data/api';
 import { learnClock } from '../data/clock';
+import { askForRoom } from './room';
 import { askToSend, onEntries, sendWaiting, tellEntries } from './sender';
 import { keepEntry, keepPack, keptEntries, keptPack, type StoredEntry } from './store';
 
@@ -13,6 +14,9 @@ export interface DeckStore {
   readonly entries: readonly StoredEntry[];
   readonly online: boolean;
   readonly error: unknown;
+  /** What the phone could not keep, with a way to try again; null while all is kept. */
+  readonly unkept: { readonly again: () => void } | null;
+  readonly nearlyFull: boolean;
   /** Keeps an entry on the phone, then sends it when it can. */
   readonly record: (entry: DeckEntry) => Promise<void>;
 }
@@ -23,6 +27,14 @@ export function useDeck(tripId: string): DeckStore {
   const [entries, setEntries] = useState<readonly StoredEntry[]>([]);
   const [online, setOnline] = useState(true);
   const [error, setError] = useState<unknown>(null);
+  const [unkept, setUnkept] = useState<DeckStore['unkept']>(null);
+  const [nearlyFull, setNearlyFull] = useState(false);
+  useEffect(() => {
+    void askForRoom().then(
+      (room) => setNearlyFull(room.nearlyFull),
+      () => undefined,
+    );
+  }, []);
   const refresh = useCallback(async () => setEntries(await keptEntries(tripId)), [tripId]);
 
   const flush = useCallback(async () => {
@@ -68,9 +80,16 @@ export function useDeck(tripId: string): DeckStore {
     };
   }, [tripId, flush, refresh]);
 
-  const record = useCallback(
+  const record: DeckStore['record'] = useCallback(
     async (entry: DeckEntry) => {
-      await keepEntry(tripId, entry);
+      try {
+        await keepEntry(tripId, entry);
+        setUnkept(null);
+      } catch {
+        // A full phone, or a store that does not open: nothing may look as if it were logged.
+        setUnkept({ again: () => void record(entry) });
+        return;
+      }
       // At once: a phone that is put away in the next moment has asked already.
       void askToSend().catch(() => undefined);
       tellEntries();
@@ -79,5 +98,5 @@ export function useDeck(tripId: string): DeckStore {
     },
     [tripId, refresh, flush],
   );
-  return { pack, entries, online, error, record };
+  return { pack, entries, online, error, unkept, nearlyFull, record };
 }
