@@ -241,8 +241,8 @@ test('a boat that is not back when it said is told of on every screen of the cre
   // The trip of this morning, as if it were still out: it was to be back three quarters of an hour after its end.
   await rows(`update trip set status = 'under way', ended_at = null where id = $1 returning id`, [tripId]);
   await at(page, 6 * 60 + 44);
-  await page.goto('/log');
-  await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible();
+  await page.goto('/');
+  await expect(page.locator('[data-out="Second Kettle"]')).toContainText(/under way since .*, 1 fish, back by/, { timeout: 30_000 });
   await expect(page.locator('[data-overdue]')).toHaveCount(0);
   await at(page, 6 * 60 + 46);
   const other = await browser.newContext({ baseURL: process.env.BASE_URL });

@@ -104,6 +104,19 @@ export const board = z.object({
   tomorrow: z.array(tripView),
   /** What needs a hand before tomorrow. */
   open: z.array(z.object({ tripId: id.nullable(), text: z.string() })),
+  /** Boats that are out: where they fish as far as the reader may know it, and what they have. */
+  out: z.array(
+    z.object({
+      tripId: id,
+      boat: z.string(),
+      /** Null between stops, and where the spot is not for the reader. */
+      spot: z.string().nullable(),
+      fishing: z.boolean(),
+      sinceAt: instant,
+      fish: z.int(),
+      dueAt: instant,
+    }),
+  ),
   /** Boats that are not back when they said, whatever the day: an alarm on every screen. */
   overdue: z.array(z.object({ tripId: id, boat: z.string(), captain: z.string(), dueAt: instant, ashore: z.string() })),
 });

@@ -77,6 +77,24 @@ describe('a fish told of', () => {
     expect(receipts.map((r) => r.ok)).toEqual([true, true]);
   });
 
+  it('is on the Board with its boat, where it fishes for who may know it', async () => {
+    const out = async (who: Client) => (await who.get('/board')).body.out;
+    expect(await out(captain)).toMatchObject([{ tripId, spot: 'Near stone', fishing: true, fish: 1, sinceAt: at(5), dueAt: at(60) }]);
+    await h.owner.query(`update spot set privacy = 'captain' where id = $1`, [h.mine.spots[0]?.id]);
+    await h.owner.query('update outfit_version set version = version + 1');
+    expect(await out(mate)).toMatchObject([{ tripId, spot: 'Near stone', fish: 1 }]);
+    await h.owner.query('delete from trip_mate where trip_id = $1 and person_id = $2', [tripId, h.mine.people[2]?.id]);
+    await h.owner.query('update outfit_version set version = version + 1');
+    expect(await out(mate)).toMatchObject([{ tripId, spot: null, fishing: true, fish: 1 }]);
+    await h.owner.query('insert into trip_mate (trip_id, person_id, outfit_id) values ($1, $2, $3)', [
+      tripId,
+      h.mine.people[2]?.id,
+      h.mine.outfit.id,
+    ]);
+    await h.owner.query(`update spot set privacy = 'crew' where id = $1`, [h.mine.spots[0]?.id]);
+    await h.owner.query('update outfit_version set version = version + 1');
+  });
+
   it('keeps the latest word of each thing, whichever phone says it and whenever it comes, and every word before it', async () => {
     const first = tell(30, { lengthMm: 470, hook: 'lip', forage: 'sand eel' });
     await send(mate, tell(40, { lengthMm: 480, kept: true }), first);

@@ -1,5 +1,5 @@
 import type { TripRisk } from '@bluffwind/contract/risk';
-import type { TripView } from '@bluffwind/contract/trips';
+import type { Board as BoardView, TripView } from '@bluffwind/contract/trips';
 import { localDate, addDays } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
@@ -47,6 +47,7 @@ export default function Board() {
       <Header title={`Tonight and ${dateName(tomorrow)}`} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
       <div className="min-h-0 flex-1 overflow-auto md:grid md:grid-cols-[1fr_300px] md:overflow-hidden">
         <section aria-label="Trips" tabIndex={0} className="px-[18px] py-4 md:overflow-auto">
+          <OutNow out={board.data.out} zone={zone} />
           <Trips title="Tomorrow" trips={next} zone={zone} risks={risks} />
           <Trips title="Today" trips={done} zone={zone} risks={risks} />
           {beginnings.data && beginnings.data.plans === 0 && <FirstEvening b={beginnings.data} />}
@@ -100,6 +101,29 @@ export default function Board() {
         </section>
       )}
     </>
+  );
+}
+
+/** Who is out and where, in words, as far as the reader may know it. */
+function OutNow({ out, zone }: { out: BoardView['out'] | undefined; zone: string }) {
+  // An answer that was kept on the phone before this was told has none.
+  if (!out || out.length === 0) return null;
+  return (
+    <section className="mb-5">
+      <h2 className="mb-1 font-bold">Out now</h2>
+      <ul>
+        {out.map((o) => (
+          <li key={o.tripId} data-out={o.boat} className="border-t border-line py-2.5">
+            <Link to={`/deck/${o.tripId}`} className="text-ink underline-offset-2 hover:underline">
+              <b>{o.boat}</b>
+            </Link>{' '}
+            {o.fishing ? `lines in${o.spot ? ` at ${o.spot}` : ''}` : 'under way'} since{' '}
+            <span className="num">{clock(o.sinceAt, zone)}</span>, {o.fish} fish, back by{' '}
+            <span className="num">{clock(o.dueAt, zone)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
