@@ -14,11 +14,7 @@ export function Overdue() {
   const boats = data?.overdue ?? [];
   if (!me || boats.length === 0) return null;
   return (
-    <div
-      role="alert"
-      data-overdue
-      className="no-print bg-rust px-3 py-1.5 text-chalk md:absolute md:top-0 md:right-0 md:z-40 md:rounded-bl"
-    >
+    <div role="alert" data-overdue className="no-print shrink-0 bg-rust px-3 py-1.5 text-chalk">
       {boats.map((b) => (
         <p key={b.tripId}>
           <b>{b.boat} is overdue</b>: due back {clock(b.dueAt, me.outfit.zone)}, {b.captain}

@@ -75,8 +75,8 @@ function Frame() {
           No answer from the server: you see what was last read here.
         </p>
       )}
-      <Overdue />
       <main id="screen" tabIndex={-1} className="flex min-h-0 min-w-0 flex-1 flex-col outline-none">
+        <Overdue />
         <Outlet />
       </main>
       {pocket && <PocketBar here={here} waiting={waiting} name={me?.name ?? ''} onPalette={() => setPalette(true)} />}

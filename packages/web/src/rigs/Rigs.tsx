@@ -42,7 +42,7 @@ function RigsOf({ id }: { id: string }) {
   const extra = useQuery(rigsQuery(id));
   const { rigs, failed: unmade, again } = useDayRigs(desk.data, extra.data);
   const readAgain = useCallback(() => void queries.invalidateQueries({ queryKey: ['rigs', id] }), [queries, id]);
-  const { tickOf, setTick } = useTicks(id, extra.data?.ticks, readAgain);
+  const { tickOf, setTick } = useTicks(id, extra.data?.ticks, extra.dataUpdatedAt, readAgain);
   const [chosen, setChosen] = useAddress('rig', '');
   const [show, setShow] = useAddress('show', 'rig');
   const setting = useSave<{ spotId: string; presentationId: string; part: string; value: number | null }>({

@@ -17,8 +17,11 @@ export interface Tick {
   readonly refused: string;
 }
 
-/** The state of a key, and setting it. Works without a network. */
-export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, onSent: () => void) {
+/**
+ * The state of a key, and setting it. Works without a network.
+ * @param readAt - When the crew's ticks were read, by this phone's own clock.
+ */
+export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, readAt: number, onSent: () => void) {
   const [own, setOwn] = useState<readonly StoredEntry[]>([]);
   /** On its way onto the phone: shown at once, taken back where the phone cannot keep it. */
   const [under, setUnder] = useState<Readonly<Record<string, boolean>>>({});
@@ -36,7 +39,9 @@ export function useTicks(tripId: string, ticks: TripRigs['ticks'] | undefined, o
     if (mine?.entry.kind === 'tick' && mine.state !== 'refused') {
       // What the crew said after this phone's word holds.
       const newer = crew !== undefined && Date.parse(crew.at) > Date.parse(mine.entry.at);
-      if (!newer && (mine.state === 'on this phone' || mine.entry.done === (crew !== undefined)))
+      // Sent after the crew's list was read: that list does not know it yet.
+      const unread = Date.parse(mine.entry.at) > readAt + serverNow() - Date.now();
+      if (!newer && (mine.state === 'on this phone' || unread || mine.entry.done === (crew !== undefined)))
         return { done: mine.entry.done, by: crew?.by ?? '', waiting: mine.state === 'on this phone', refused: '' };
     }
     return { done: crew !== undefined, by: crew?.by ?? '', waiting: false, refused: mine?.state === 'refused' ? mine.message : '' };
