@@ -175,3 +175,34 @@ export async function choose(page: Page | Locator, label: string | RegExp, optio
   const own = 'page' in page ? (page as Locator).page() : (page as Page);
   await own.getByRole('option', { name: option, exact: true }).click();
 }
+
+/** Makes a trip as the owner, on a day on which nothing else is planned: the demo's clock goes forward only, and other stories have moved it. */
+export async function makeTrip(
+  page: Page,
+  { id, inDays, boat, captain, mate }: { id: string; inDays: number; boat: string; captain: string; mate: string },
+): Promise<{ day: string; startsAt: string; endsAt: string }> {
+  await signIn(page, 'Runa Askeby');
+  const outfit = await (await page.request.get('/api/outfit')).json();
+  const find = (list: { name: string; id: string }[], name: string) => list.find((x) => x.name === name)?.id;
+  const { now } = (await (await page.request.get('/api/me')).json()) as { now: string };
+  const day = new Date(Date.parse(now) + inDays * 86_400_000).toISOString().slice(0, 10);
+  const times = { startsAt: `${day}T08:30:00.000Z`, endsAt: `${day}T15:00:00.000Z` };
+  const made = await page.request.post('/api/trips', {
+    data: {
+      id,
+      ...times,
+      boatId: find(outfit.boats, boat),
+      captainId: find(outfit.crew, captain),
+      mateIds: [find(outfit.crew, mate)],
+      waterId: find(outfit.waters, 'Hollin Sound'),
+      goal: 'numbers',
+      speciesIds: [find(outfit.species, 'European sea bass')],
+      rods: 2,
+      skill: 2,
+      wish: '',
+      clientIds: [],
+    },
+  });
+  expect(made.ok(), await made.text()).toBe(true);
+  return { day, ...times };
+}

@@ -1,6 +1,6 @@
 // A phone whose requests go to two servers in turn, while stations are polled by both.
 import { expect, test } from '@playwright/test';
-import { endPair, pairCounts, pairOfServers, pickFish, rows, setDemoClock, signIn } from './helpers';
+import { endPair, makeTrip, pairCounts, pairOfServers, pickFish, rows, setDemoClock, signIn } from './helpers';
 
 const TRIP = '019ee000-0000-7000-8000-00000000c001';
 
@@ -10,30 +10,7 @@ test('a mate logs a trip at two servers at once; each fish is stored once, the d
   browser,
   page,
 }) => {
-  await signIn(page, 'Runa Askeby');
-  const outfit = await (await page.request.get('/api/outfit')).json();
-  const find = (list: { name: string; id: string }[], name: string) => list.find((x) => x.name === name)?.id;
-  const { now } = (await (await page.request.get('/api/me')).json()) as { now: string };
-  // A day on which nothing else is planned.
-  const day = new Date(Date.parse(now) + 5 * 86_400_000).toISOString().slice(0, 10);
-  const made = await page.request.post('/api/trips', {
-    data: {
-      id: TRIP,
-      boatId: find(outfit.boats, "Tern's Errand"),
-      captainId: find(outfit.crew, 'Tobias Wend'),
-      mateIds: [find(outfit.crew, 'Nell Quarrie')],
-      waterId: find(outfit.waters, 'Hollin Sound'),
-      startsAt: `${day}T08:30:00Z`,
-      endsAt: `${day}T15:00:00Z`,
-      goal: 'numbers',
-      speciesIds: [find(outfit.species, 'European sea bass')],
-      rods: 2,
-      skill: 2,
-      wish: '',
-      clientIds: [],
-    },
-  });
-  expect(made.ok(), await made.text()).toBe(true);
+  const { day } = await makeTrip(page, { id: TRIP, inDays: 5, boat: "Tern's Errand", captain: 'Tobias Wend', mate: 'Nell Quarrie' });
   await setDemoClock(page, `${day}T09:00:00.000Z`);
   // The desk stays at the first server; the second begins with the clock that was set.
   const { url } = await pairOfServers();

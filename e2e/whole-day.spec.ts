@@ -1,11 +1,22 @@
 // A whole day on a phone without a signal, from the list before leaving to the page that the guests keep.
 import { expect, type Page, test } from '@playwright/test';
-import { afterStory, expectAccessible, findSignal, keptForOffline, loseSignal, pickFish, rows, setDemoClock, signIn } from './helpers';
+import {
+  afterStory,
+  expectAccessible,
+  findSignal,
+  keptForOffline,
+  loseSignal,
+  makeTrip,
+  pickFish,
+  rows,
+  setDemoClock,
+  signIn,
+} from './helpers';
 
 test.describe.configure({ mode: 'serial' });
 test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
 
-let tripId = '';
+const tripId = '019ee000-0000-7000-8000-00000000da01';
 let startMs = 0;
 let address = '';
 const at = (page: Page, min: number) => setDemoClock(page, new Date(startMs + min * 60_000).toISOString());
@@ -26,33 +37,6 @@ async function snapshot(page: Page): Promise<{ name: string; mimeType: string; b
   return { name: 'fish.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(bytes) };
 }
 
-/** A trip of its own on a day on which nothing else is planned: other stories have gone on to later days, and the clock goes forward only. */
-async function newTrip(page: Page): Promise<{ id: string; startsAt: string; endsAt: string }> {
-  await signIn(page, 'Runa Askeby');
-  const outfit = await (await page.request.get('/api/outfit')).json();
-  const find = (list: { name: string; id: string }[], name: string) => list.find((x) => x.name === name)?.id;
-  const { now } = await (await page.request.get('/api/me')).json();
-  const day = new Date(Date.parse(now) + 7 * 86_400_000).toISOString().slice(0, 10);
-  const trip = { id: '019ee000-0000-7000-8000-00000000da01', startsAt: `${day}T09:00:00.000Z`, endsAt: `${day}T15:00:00.000Z` };
-  const made = await page.request.post('/api/trips', {
-    data: {
-      ...trip,
-      boatId: find(outfit.boats, 'Second Kettle'),
-      captainId: find(outfit.crew, 'Ilse Marrable'),
-      mateIds: [find(outfit.crew, 'Birk Solander')],
-      waterId: find(outfit.waters, 'Hollin Sound'),
-      goal: 'numbers',
-      speciesIds: [find(outfit.species, 'European sea bass')],
-      rods: 2,
-      skill: 2,
-      wish: '',
-      clientIds: [],
-    },
-  });
-  expect(made.ok(), await made.text()).toBe(true);
-  return trip;
-}
-
 test('a mate goes through the list, fishes, tells of fish, takes photos and lays the rest of the day anew, all without a signal', async ({
   browser,
 }) => {
@@ -60,8 +44,8 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: process.env.BASE_URL });
   const page = await context.newPage();
   const office = await browser.newPage({ baseURL: process.env.BASE_URL });
-  const trip = await newTrip(office);
-  [tripId, startMs] = [trip.id, Date.parse(trip.startsAt)];
+  const trip = await makeTrip(office, { id: tripId, inDays: 7, boat: 'Second Kettle', captain: 'Ilse Marrable', mate: 'Birk Solander' });
+  startMs = Date.parse(trip.startsAt);
   await at(office, -10);
   await office.close();
   await signIn(page, 'Birk Solander');
@@ -240,11 +224,11 @@ test('a boat that is not back when it said is told of on every screen of the cre
   await signIn(page, 'Runa');
   // The trip of this morning, as if it were still out: it was to be back three quarters of an hour after its end.
   await rows(`update trip set status = 'under way', ended_at = null where id = $1 returning id`, [tripId]);
-  await at(page, 6 * 60 + 44);
+  await at(page, 6 * 60 + 30 + 44);
   await page.goto('/');
   await expect(page.locator('[data-out="Second Kettle"]')).toContainText(/under way since .*, 1 fish, back by/, { timeout: 30_000 });
   await expect(page.locator('[data-overdue]')).toHaveCount(0);
-  await at(page, 6 * 60 + 46);
+  await at(page, 6 * 60 + 30 + 46);
   const other = await browser.newContext({ baseURL: process.env.BASE_URL });
   const mate = await other.newPage();
   await signIn(mate, 'Nell Quarrie');

@@ -1,6 +1,7 @@
 // Rates side by side, each as its range with the figure itself as a stroke; the effort stands with the name.
 import type { LogRates } from '@bluffwind/contract/log';
 import { rate } from '../ui/format';
+import { AsTable } from '../ui/AsTable';
 import { RangeBar } from '../ui/parts';
 import { useApex } from '../ui/useApex';
 import { usePocket } from '../ui/usePocket';
@@ -90,37 +91,14 @@ function RateBars({ said, title, groups }: RateChartProps) {
       <p className="text-[0.9rem] text-ink-2">{SAID}</p>
       {/* Room is kept for it, so that nothing jumps when it comes. */}
       <div ref={box} aria-hidden="true" style={{ minHeight: height + 15 }} />
-      <details>
-        <summary className="cursor-pointer text-[0.9rem] underline underline-offset-2">As a table</summary>
-        <table className="[&_td]:pr-5 [&_th]:pr-5">
-          <thead>
-            <tr>
-              {[title, 'fish a rod-hour', '8 of 10', 'fish', 'rod-hours', 'entries'].map((h) => (
-                <th key={h} scope="col" className="text-left font-normal text-ink-2">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody className="num">
-            {groups.map((g) => (
-              <tr key={g.name} data-group={g.name}>
-                <td className="font-sans">{g.name}</td>
-                <td>{rate(g.rate)}</td>
-                <td>
-                  {rate(g.lo80)} to {rate(g.hi80)}
-                </td>
-                <td>{g.fish}</td>
-                <td>{g.rodHours.toFixed(1)}</td>
-                <td>
-                  {g.sets}
-                  {g.thin ? ' (thin)' : ''}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <AsTable
+        heads={[title, 'fish a rod-hour', '8 of 10', 'fish', 'rod-hours', 'entries']}
+        rows={groups.map((g) => ({
+          key: g.name,
+          of: g.name,
+          cells: [rate(g.rate), `${rate(g.lo80)} to ${rate(g.hi80)}`, g.fish, g.rodHours.toFixed(1), `${g.sets}${g.thin ? ' (thin)' : ''}`],
+        }))}
+      />
     </figure>
   );
 }

@@ -1,5 +1,6 @@
 // Amounts beside each other, where people compare them: bars, and points for what they are held against. Loaded when one is looked at.
 import type { ReactNode } from 'react';
+import { AsTable } from './AsTable';
 import { useApex } from './useApex';
 
 interface Amounts {
@@ -63,33 +64,14 @@ export function AmountChart({ said, categories, series, xTitle, yTitle, height =
       <figcaption>{said}</figcaption>
       {/* Room is kept for it, so that nothing jumps when it comes. */}
       <div ref={box} aria-hidden="true" style={{ minHeight: height + 15 }} />
-      <details>
-        <summary className="cursor-pointer text-[0.9rem] underline underline-offset-2">As a table</summary>
-        <table className="[&_td]:pr-5 [&_th]:pr-5">
-          <thead>
-            <tr>
-              {[xTitle, ...series.map((s) => s.name), ...also.map((s) => s.name)].map((h) => (
-                <th key={h} scope="col" className="text-left font-normal text-ink-2">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody className="num">
-            {categories.map((c, i) => (
-              <tr key={c}>
-                <td className="font-sans">{c}</td>
-                {series.map((s) => (
-                  <td key={s.name}>{show(s.values[i] ?? 0)}</td>
-                ))}
-                {also.map((s) => (
-                  <td key={s.name}>{s.values[i]}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <AsTable
+        heads={[xTitle, ...series.map((s) => s.name), ...also.map((s) => s.name)]}
+        rows={categories.map((c, i) => ({
+          key: c,
+          of: c,
+          cells: [...series.map((s) => show(s.values[i] ?? 0)), ...also.map((s) => s.values[i])],
+        }))}
+      />
     </figure>
   );
 }

@@ -1,4 +1,5 @@
 // Lines over a scale, where something is read off as it changes. Loaded when one is looked at.
+import { AsTable } from './AsTable';
 import { useApex } from './useApex';
 
 export interface CurveLine {
@@ -50,33 +51,19 @@ export function CurveChart({ said, xTitle, yTitle, lines, showX, showY, height =
       <figcaption className="text-[0.93rem]">{said}</figcaption>
       {/* Room is kept for it, so that nothing jumps when it comes. */}
       <div ref={box} aria-hidden="true" style={{ minHeight: height + 15 }} />
-      <details>
-        <summary className="cursor-pointer text-[0.9rem] underline underline-offset-2">As a table</summary>
-        <table className="num [&_td]:pr-5 [&_th]:pr-5">
-          <thead>
-            <tr>
-              {[xTitle, ...lines.map((l) => (lines.length > 1 ? `${yTitle}, ${l.name}` : yTitle))].map((h) => (
-                <th key={h} scope="col" className="text-left font-sans font-normal text-ink-2">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {first
-              .filter((_, i) => i % every === 0)
-              .map(([x]) => (
-                <tr key={x}>
-                  <td>{showX(x)}</td>
-                  {lines.map((l) => {
-                    const at = l.points.find((p) => p[0] === x);
-                    return <td key={l.name}>{at ? showY(at[1]) : ''}</td>;
-                  })}
-                </tr>
-              ))}
-          </tbody>
-        </table>
-      </details>
+      <AsTable
+        heads={[xTitle, ...lines.map((l) => (lines.length > 1 ? `${yTitle}, ${l.name}` : yTitle))]}
+        rows={first
+          .filter((_, i) => i % every === 0)
+          .map(([x]) => ({
+            key: String(x),
+            of: showX(x),
+            cells: lines.map((l) => {
+              const at = l.points.find((p) => p[0] === x);
+              return at ? showY(at[1]) : '';
+            }),
+          }))}
+      />
     </figure>
   );
 }
