@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/seeded';
-import { LOG_AXES, type LoggedSet, rateBy, rateInterval } from './rateBy';
+import { LOG_AXES, type LogAxis, type LoggedSet, rateBy, rateInterval } from './rateBy';
 
 const set = (more: Partial<LoggedSet> = {}): LoggedSet => ({
   rodHours: 2,
@@ -93,6 +93,80 @@ describe('the log in groups', () => {
       ['mid run-in', false],
       ['last run-out', true],
     ]);
+  });
+  it.each<[LogAxis, Partial<LoggedSet>, string]>([
+    ['tide', { tideStage: 0.124 }, 'first run-in'],
+    ['tide', { tideStage: 0.125 }, 'mid run-in'],
+    ['tide', { tideStage: 0.374 }, 'mid run-in'],
+    ['tide', { tideStage: 0.375 }, 'last run-in'],
+    ['tide', { tideStage: 0.5 }, 'first run-out'],
+    ['tide', { tideStage: 0.625 }, 'mid run-out'],
+    ['tide', { tideStage: 0.875 }, 'last run-out'],
+    ['tide', { tideStage: 1 }, 'last run-out'],
+    ['turn', { sinceTurnH: 0.99 }, '0 to 1'],
+    ['turn', { sinceTurnH: 5.5 }, '5 to 6'],
+    ['turn', { sinceTurnH: 6 }, '6 and more'],
+    ['turn', { sinceTurnH: 9 }, '6 and more'],
+    ['wind', { windMps: 5.4 }, '3'],
+    ['wind', { windMps: 13 }, '6'],
+    ['wind', { windMps: 15 }, '7 and more'],
+    ['water', { waterTempC: 13.99 }, '{temp 12 0}'],
+    ['water', { waterTempC: 14 }, '{temp 14 0}'],
+    ['light', { sunHeightDeg: -6.1 }, 'night'],
+    ['light', { sunHeightDeg: -6 }, 'dawn and dusk'],
+    ['light', { sunHeightDeg: 6 }, 'low sun'],
+    ['light', { sunHeightDeg: 25 }, 'high sun'],
+    ['clarity', { clarityM: 0.49 }, 'muddy'],
+    ['clarity', { clarityM: 0.5 }, 'coloured'],
+    ['clarity', { clarityM: 1.5 }, 'fair'],
+    ['clarity', { clarityM: 3 }, 'clear'],
+    ['hour', { hour: 9 }, '08 to 10'],
+    ['hour', { hour: 22 }, '22 to 24'],
+    ['month', { month: 12 }, 'December'],
+  ])('by %s puts %o under %s', (axis, more, name) => {
+    expect(rateBy([set(more)], axis).groups.map((g) => g.name)).toEqual([name]);
+  });
+  it('keeps the order of tide, light and clarity as they come in nature', () => {
+    const by = (axis: LogAxis, sets: Partial<LoggedSet>[]) => rateBy(sets.map(set), axis).groups.map((g) => g.name);
+    expect(
+      by('tide', [{ tideStage: 0.9 }, { tideStage: 0.7 }, { tideStage: 0.55 }, { tideStage: 0.4 }, { tideStage: 0.2 }, { tideStage: 0 }]),
+    ).toEqual(['first run-in', 'mid run-in', 'last run-in', 'first run-out', 'mid run-out', 'last run-out']);
+    expect(by('light', [{ sunHeightDeg: 50 }, { sunHeightDeg: 10 }, { sunHeightDeg: 0 }, { sunHeightDeg: -20 }])).toEqual([
+      'night',
+      'dawn and dusk',
+      'low sun',
+      'high sun',
+    ]);
+    expect(by('clarity', [{ clarityM: 5 }, { clarityM: 2 }, { clarityM: 1 }, { clarityM: 0.1 }])).toEqual([
+      'muddy',
+      'coloured',
+      'fair',
+      'clear',
+    ]);
+  });
+  it('is thin under ten rod-hours or five entries', () => {
+    const thin = (entries: number, rodHours: number) =>
+      rateBy(
+        Array.from({ length: entries }, () => set({ rodHours })),
+        'month',
+      ).groups[0]?.thin;
+    expect([thin(5, 2), thin(5, 1.9), thin(4, 10), thin(4, 2)]).toEqual([false, true, true, true]);
+  });
+  it('shows the fourteen baits that were fished longest', () => {
+    const sets = Array.from({ length: 20 }, (_, i) => set({ presentation: `Bait ${i}`, rodHours: i + 1, fish: 0 }));
+    const { groups } = rateBy(sets, 'bait');
+    expect(groups).toHaveLength(14);
+    expect(Math.min(...groups.map((g) => g.rodHours))).toBe(7);
+  });
+  it('says how much sets differ beyond chance: not at all where each is its mean, more in shoals', () => {
+    expect(rateBy([set({ fish: 2 }), set({ fish: 2 })], 'month').spread).toBe(1);
+    // Two entries of mean 4, 8 and 0 caught: chi-square 8 on one degree of freedom.
+    expect(rateBy([set({ fish: 8 }), set({ fish: 0 })], 'month').spread).toBeCloseTo(8, 12);
+    expect(rateBy([set({ fish: 8 })], 'month').spread).toBe(1);
+    expect(rateBy([set({ fish: 0 }), set({ fish: 0 })], 'month').spread).toBe(1);
+  });
+  it('passes over what was not fished', () => {
+    expect(rateBy([set({ rodHours: 0 })], 'month')).toMatchObject({ groups: [], unknown: { sets: 0 } });
   });
   it('has every axis, and none of them loses a fish or an hour', () => {
     const random = seeded(5);
