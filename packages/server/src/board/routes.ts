@@ -45,7 +45,7 @@ export function boardRoutes({ clock }: Deps) {
       }
       const overdue = await overdueBoats(entities, now);
       for (const o of overdue)
-        open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: back at ${saidTime(Date.parse(o.dueAt), zone)} by its float plan` });
+        open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: it was to be back at ${saidTime(Date.parse(o.dueAt), zone)}` });
       return { today, tomorrow, open, out: await boatsOut(entities, who, now), overdue };
     },
     { keptMs: 30_000 },

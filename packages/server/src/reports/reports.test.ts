@@ -184,6 +184,8 @@ describe('the guests’ page', () => {
     const guessed = await nothing('A'.repeat(43));
     expect(guessed[0]).toBe(404);
     expect(await nothing(`${'A'.repeat(43)}/photos/0`)).toEqual(guessed);
+    for (const other of ['x', 'A'.repeat(300), '..%2f', 'A%00', '0/photos/99', `${'A'.repeat(43)}/photos/x`])
+      expect(await nothing(other), other).toEqual(guessed);
     h.clock.set(start + 40 * 86_400_000);
     expect(await nothing(token)).toEqual(guessed);
     h.clock.set(start + 90 * 60_000);
@@ -191,6 +193,16 @@ describe('the guests’ page', () => {
     await captain.post(`/trips/${tripId}/report/end`);
     expect(await nothing(token)).toEqual(guessed);
     expect(await nothing(`${token}/photos/0`)).toEqual(guessed);
+  });
+  it('is drafted again without a photo that was taken away since, which only its taker or a captain may do', async () => {
+    expect((await captain.post(`/trips/${tripId}/report`, body())).status).toBe(200);
+    const other = randomUUID();
+    await captain.post(`/deck/${tripId}/photos`, { id: other, catchId: null, at: at(30), data: smallPhoto().toString('base64') });
+    expect((await mate.post(`/photos/${other}/remove`)).status).toBe(403);
+    expect((await mate.post(`/photos/${photoId}/remove`)).status).toBe(200);
+    const draft = (await captain.get(`/trips/${tripId}/report`)).body.body;
+    expect(draft.photos).toEqual([]);
+    expect((await captain.post(`/trips/${tripId}/report`, body({ photoIds: draft.photos }))).status).toBe(200);
   });
   it('is no mate’s to send', async () => {
     expect((await mate.post(`/trips/${tripId}/report`, body())).status).toBe(403);

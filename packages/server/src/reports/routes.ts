@@ -32,7 +32,7 @@ export function publicReports({ source, clock }: Deps): Hono<Env> {
     if (!row) throw new Problem('not_found', 'No such page. Its address may have run out; ask your captain for a new one.');
     return inOutfit(source, row.outfit_id, (entities) => read(entities, row.id));
   };
-  app.get('/reports/:token{[A-Za-z0-9_-]{20,80}}', async (c) => {
+  app.get('/reports/:token', async (c) => {
     const body = await opened(c.req.param('token'), async (entities, reportId) => {
       await entities.query('update report set opened_at = coalesce(opened_at, $2) where id = $1', [reportId, new Date(clock.now())]);
       const report = await entities.findOneByOrFail(ReportEntity, { id: reportId });
@@ -43,7 +43,7 @@ export function publicReports({ source, clock }: Deps): Hono<Env> {
     c.header('X-Robots-Tag', 'noindex, nofollow');
     return c.json(body);
   });
-  app.get('/reports/:token{[A-Za-z0-9_-]{20,80}}/photos/:n{[0-9]{1,2}}', async (c) => {
+  app.get('/reports/:token/photos/:n', async (c) => {
     const bytes = await opened(c.req.param('token'), async (entities, reportId) => {
       const report = await entities.findOneByOrFail(ReportEntity, { id: reportId });
       const photoId = report.body.photos[Number(c.req.param('n'))];
@@ -72,7 +72,10 @@ export function reportRoutes({ clock }: Deps) {
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
       const sent = await entities.findOneBy(ReportEntity, { tripId: trip.id });
       const fresh = await bodyOf(entities, trip, clock.now());
-      const kept = sent ? { text: sent.body.text, learned: sent.body.learned, photos: sent.body.photos } : {};
+      // A photo that was taken away since cannot be sent again.
+      const there = sent ? await entities.findBy(PhotoEntity, { id: In(sent.body.photos) }) : [];
+      const photos = sent?.body.photos.filter((p) => there.some((x) => x.id === p)) ?? [];
+      const kept = sent ? { text: sent.body.text, learned: sent.body.learned, photos } : {};
       return {
         body: { ...fresh, ...kept },
         sent:

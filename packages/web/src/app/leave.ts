@@ -3,20 +3,23 @@ import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { post } from '../data/api';
 import { sendWaiting } from '../offline/sender';
-import { allWaiting, clearPhone, type StoredEntry } from '../offline/store';
+import { allWaiting, clearPhone, type StoredEntry, type StoredPhoto, waitingPhotos } from '../offline/store';
 import { saveFile } from '../ui/saveFile';
 
-/** Signs out and takes the crew's data off this phone; entries that nobody has yet are sent, or go into a file first. */
+/** Signs out and takes the crew's data off this phone; entries and photos that nobody has yet are sent, or go into a file first. */
 export function useSignOut(): () => Promise<void> {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const leave = async (left: readonly StoredEntry[]) => {
+  const leave = async (left: readonly StoredEntry[], photos: readonly StoredPhoto[]) => {
     try {
-      if (left.length > 0)
+      if (left.length + photos.length > 0)
         saveFile(
           'entries.json',
           JSON.stringify(
-            left.map(({ tripId, entry }) => ({ tripId, entry })),
+            {
+              entries: left.map(({ tripId, entry }) => ({ tripId, entry })),
+              photos: photos.map(({ tripId, catchId, at, data }) => ({ tripId, catchId, at, jpegBase64: data })),
+            },
             null,
             1,
           ),
@@ -31,11 +34,14 @@ export function useSignOut(): () => Promise<void> {
   };
   return async () => {
     await sendWaiting();
-    const left = await allWaiting();
-    if (left.length === 0) return leave([]);
-    toast(`${left.length} ${left.length === 1 ? 'entry is' : 'entries are'} on this phone only: sign out when there is a network.`, {
+    const [left, photos] = [await allWaiting(), await waitingPhotos()];
+    if (left.length + photos.length === 0) return leave([], []);
+    const all = [counted(left.length, 'entry', 'entries'), counted(photos.length, 'photo', 'photos')].filter((x) => x !== '').join(' and ');
+    toast(`${all} on this phone only: sign out when there is a network.`, {
       duration: 20_000,
-      action: { label: 'Hand over as a file', onClick: () => void leave(left) },
+      action: { label: 'Hand over as a file', onClick: () => void leave(left, photos) },
     });
   };
 }
+
+const counted = (n: number, one: string, many: string) => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);

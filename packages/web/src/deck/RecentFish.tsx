@@ -2,7 +2,7 @@ import type { DeckPack } from '@bluffwind/contract/deck';
 import { useCallback, useEffect, useState } from 'react';
 import { amount } from '../data/units';
 import { addPhoto } from '../offline/addPhoto';
-import { onEntries, sendWaiting, tellEntries } from '../offline/sender';
+import { askToSend, onEntries, sendWaiting, tellEntries } from '../offline/sender';
 import { keptPhotos, type StoredPhoto } from '../offline/store';
 import { clock } from '../ui/format';
 import { CatchSheet } from './CatchSheet';
@@ -110,6 +110,7 @@ function usePhotos(tripId: string) {
     of: (catchId: string) => all.filter((p) => p.catchId === catchId),
     add: async (fish: Catch, file: File) => {
       await addPhoto(tripId, fish.id, fish.at, file);
+      void askToSend().catch(() => undefined);
       tellEntries();
       await read();
       void sendWaiting().then(read, () => undefined);

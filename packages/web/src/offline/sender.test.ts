@@ -87,7 +87,7 @@ describe('photos that wait on a phone', () => {
     expect(shots()).toEqual(['on this phone', 'stored']);
     kept.entries = [];
     post.mockRejectedValue(problem(503));
-    await sendWaiting();
+    expect(await sendWaiting()).toBe('later');
     post.mockRejectedValue(new Offline());
     expect(await sendWaiting()).toBe('no network');
     expect(shots()).toEqual(['on this phone', 'stored']);

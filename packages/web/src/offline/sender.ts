@@ -62,7 +62,8 @@ async function send(): Promise<Sent> {
     tellEntries();
   }
   // Photos come after what they belong to, and never keep an entry waiting.
-  if (!(await sendPhotos())) return 'no network';
+  const photos = await sendPhotos();
+  if (photos !== null) return photos;
   const [refused] = shut;
   return refused ? { refused: refused[1], tripId: refused[0] } : 'all';
 }

@@ -159,6 +159,9 @@ export async function belongsTo(personId: string): Promise<void> {
 /** What plans that were not saved are kept under in the browser, each with its trip's id. */
 export const UNSAVED = 'plan of ';
 
+/** What a person's screens keep in the browser beside it: a list not signed yet, a rest of a day that was taken. */
+const OWN_KEYS = [UNSAVED, 'leaving ', 'rest of '];
+
 async function clearSent(): Promise<void> {
   const tx = (await database()).transaction(['packs', 'entries', 'answers', 'photos'], 'readwrite');
   for (const p of await tx.objectStore('photos').getAll())
@@ -182,5 +185,5 @@ export async function clearPhone(): Promise<void> {
 
 /** Plans that were not saved go with their person. */
 function dropUnsaved(): void {
-  for (const key of Object.keys(localStorage)) if (key.startsWith(UNSAVED) || key.startsWith('leaving ')) localStorage.removeItem(key);
+  for (const key of Object.keys(localStorage)) if (OWN_KEYS.some((own) => key.startsWith(own))) localStorage.removeItem(key);
 }

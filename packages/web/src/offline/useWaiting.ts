@@ -1,16 +1,16 @@
 import { useEffect, useState } from 'react';
 import { onEntries, sendWaiting } from './sender';
-import { allWaiting } from './store';
+import { allWaiting, waitingPhotos } from './store';
 
 const TRY_MS = 15_000;
 
-/** Entries on this phone that the crew does not have, sent from any screen as soon as there is a network. */
+/** Entries and photos on this phone that the crew does not have, sent from any screen as soon as there is a network. */
 export function useWaiting(): number {
   const [waiting, setWaiting] = useState(0);
   useEffect(() => {
     const count = () =>
-      void allWaiting().then(
-        (list) => setWaiting(list.length),
+      void Promise.all([allWaiting(), waitingPhotos()]).then(
+        ([entries, photos]) => setWaiting(entries.length + photos.length),
         () => undefined,
       );
     const send = () => void sendWaiting().then(count, () => undefined);
