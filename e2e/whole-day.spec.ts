@@ -127,6 +127,12 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await page.getByRole('button', { name: /^Undo missed/ }).click();
   await expect(page.getByText('could not be kept on this phone')).toHaveCount(0);
 
+  // Who signs out now would lose what only this phone has: he is told so, of the photo too, and stays.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: /^Sign out/ }).click();
+  await expect(page.getByText(/\d+ entries and 1 photo on this phone only: sign out when there is a network/)).toBeVisible();
+  await page.keyboard.press('Escape');
+
   // Measured wrongly: put right. Then the line is back, and what was entered is what is stored.
   await page.getByRole('button', { name: /^Tell more of Sea bass 45 cm/ }).click();
   await page.getByRole('button', { name: 'Put its size, angler or fate right' }).click();
