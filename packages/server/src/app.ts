@@ -87,8 +87,9 @@ export function createApp(deps: Deps) {
     const token = readCookie(c, SESSION, deps.config);
     const holder = deps.inThread ? c.env.holder : token ? await whoHolds(deps.source, token, deps.clock.now()) : null;
     if (!holder) throw new Problem('not_signed_in');
-    const { sessionId, version, ...who } = holder;
+    const { sessionId, version, topics, ...who } = holder;
     c.set('version', version);
+    c.set('topics', topics);
     if (deps.keepsAnswers) c.set('answers', kept);
     c.set('nowMs', deps.clock.now());
     c.set('who', who);
@@ -105,7 +106,7 @@ export function createApp(deps: Deps) {
           : inOutfit(deps.source, who.outfitId, bound, who);
       }),
     );
-    c.set('changed', (often) => (often ? changedOften(who.outfitId) : tellChange(deps, who.outfitId)));
+    c.set('changed', (of, often) => (often ? changedOften(who.outfitId, of) : tellChange(deps, who.outfitId, of)));
     const { threads } = deps;
     if (threads)
       c.set('elsewhere', async (body) => {

@@ -1,18 +1,28 @@
 // Says that something of an outfit has changed, when it is committed: what was worked out from it before no longer holds.
 import { markBriefs } from './brief/kept';
 import { inOutfit } from './db/database';
+import { ALL_TOPICS, type Topic } from './db/topics';
 import { tellServers } from './events/changes';
 import type { Deps } from './http/context';
 
 type Telling = Pick<Deps, 'source' | 'jobs' | 'clock'>;
 
-/** Counts the change, and has the outfit's briefs worked out anew, soon and only once for many changes. */
-export async function outfitChanged({ source, jobs, clock }: Telling, outfitId: string, { briefs = true } = {}): Promise<void> {
+/**
+ * Counts the change, and has the outfit's briefs worked out anew, soon and only once for many changes.
+ * @param topics - What has changed; anything when left out.
+ */
+export async function outfitChanged(
+  { source, jobs, clock }: Telling,
+  outfitId: string,
+  { briefs = true, topics = ALL_TOPICS }: { briefs?: boolean; topics?: readonly Topic[] } = {},
+): Promise<void> {
   await inOutfit(source, outfitId, async (entities) => {
     const [{ version }] = await entities.query(
-      `insert into outfit_version as v (outfit_id, version) values ($1, 1) on conflict (outfit_id) do update set version = v.version + 1
+      `insert into outfit_version as v (outfit_id, version, topics) select $1, 1, jsonb_object_agg(t, 1) from unnest($2::text[]) t
+       on conflict (outfit_id) do update set version = v.version + 1,
+         topics = v.topics || (select jsonb_object_agg(t, v.version + 1) from unnest($2::text[]) t)
        returning version`,
-      [outfitId],
+      [outfitId, topics],
     );
     await tellServers(entities, outfitId, version);
     if (briefs && (await markBriefs(entities, outfitId, clock.now()))) await jobs.sendSoon(entities, 'make-briefs', { outfitId });
@@ -26,11 +36,11 @@ const TRIES = 30;
  * The same for a change that is committed whatever comes of telling it: its request has succeeded. Where the database is away it is told
  * again until it is heard.
  */
-export async function tellChange(deps: Telling, outfitId: string, tries = TRIES): Promise<void> {
+export async function tellChange(deps: Telling, outfitId: string, topics: readonly Topic[], tries = TRIES): Promise<void> {
   try {
-    await outfitChanged(deps, outfitId);
+    await outfitChanged(deps, outfitId, { topics });
   } catch {
-    if (tries > 0) setTimeout(() => void tellChange(deps, outfitId, tries - 1), AGAIN_MS).unref();
+    if (tries > 0) setTimeout(() => void tellChange(deps, outfitId, topics, tries - 1), AGAIN_MS).unref();
   }
 }
 
@@ -38,22 +48,22 @@ export async function tellChange(deps: Telling, outfitId: string, tries = TRIES)
  * The same for changes that follow each other closely: the first of them at once, all others together at the end of the span.
  * @param spanMs - 0 tells each at once.
  */
-export function changedTogether(deps: Telling, spanMs: number): (outfitId: string) => Promise<void> {
-  const spans = new Map<string, { more: boolean }>();
-  return async (outfitId) => {
-    if (spanMs === 0) return tellChange(deps, outfitId);
+export function changedTogether(deps: Telling, spanMs: number): (outfitId: string, topics: readonly Topic[]) => Promise<void> {
+  const spans = new Map<string, { more: Set<Topic> }>();
+  return async (outfitId, topics) => {
+    if (spanMs === 0) return tellChange(deps, outfitId, topics);
     const open = spans.get(outfitId);
     if (open) {
-      open.more = true;
+      for (const t of topics) open.more.add(t);
       return;
     }
-    const span = { more: false };
+    const span = { more: new Set<Topic>() };
     spans.set(outfitId, span);
     setTimeout(() => {
       spans.delete(outfitId);
-      if (span.more) void tellChange(deps, outfitId);
+      if (span.more.size > 0) void tellChange(deps, outfitId, [...span.more]);
     }, spanMs);
-    await tellChange(deps, outfitId);
+    await tellChange(deps, outfitId, topics);
   };
 }
 

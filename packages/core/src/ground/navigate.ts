@@ -187,10 +187,15 @@ const MOVES: readonly (readonly [number, number])[] = [
   [-2, -1],
 ];
 
+/** The cell in which a place lies, or the nearest one at the edge of the bed. */
+export function cellOf({ columns, rows, cellM }: SeaBed, p: Point): number {
+  const [i, j] = [Math.round(p.xM / cellM), Math.round(p.yM / cellM)];
+  return Math.min(rows - 1, Math.max(0, j)) * columns + Math.min(columns - 1, Math.max(0, i));
+}
+
 function search({ bed, secondsPerM }: RunField, from: Point, to: readonly Point[]) {
   const { columns, rows, cellM } = bed;
-  const cell = (p: Point) =>
-    Math.min(rows - 1, Math.max(0, Math.round(p.yM / cellM))) * columns + Math.min(columns - 1, Math.max(0, Math.round(p.xM / cellM)));
+  const cell = (p: Point) => cellOf(bed, p);
   const size = columns * rows;
   const cost = new Float64Array(size).fill(Number.POSITIVE_INFINITY);
   const parent = new Int32Array(size).fill(-1);
@@ -215,6 +220,8 @@ function search({ bed, secondsPerM }: RunField, from: Point, to: readonly Point[
     const x = at % columns;
     const y = (at - x) / columns;
     const here = secondsPerM[at] as number;
+    // A way may end on ground too shallow, never lead across it: else it would depend on which other places are asked for.
+    if (at !== start && here === Number.POSITIVE_INFINITY) continue;
     const soft = free[at] === 1;
     for (let m = 0; m < 16; m++) {
       const [dx, dy] = MOVES[m] as readonly [number, number];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { runField, runSeconds } from './navigate';
 import { type SeaBed, toLocal } from './seaBed';
-import { seaWays } from './seaOnWays';
+import { type KnownWays, seaWays } from './seaOnWays';
 
 /** Two basins walled off from the open water in the south, joined by it alone: 100 m cells, 5 m of water, land -2. */
 function twoBasins(): SeaBed {
@@ -51,5 +51,33 @@ describe('the sea on a way', () => {
     expect(new Set(ways.crossed.flat(2)).size).toBe(ways.sea.length);
     expect(ways.sea.every((p) => p.fetchM.length === 36 && p.depthM > 0)).toBe(true);
     expect(ways.crossed[1]?.[1]?.length).toBeGreaterThan(0);
+  });
+
+  it('are worked out anew for a place that is moved only, and are the same as if all were', () => {
+    const known: KnownWays = new Map();
+    const four = [...places, { xM: 4600, yM: 800 }];
+    seaWays(field, four, [], { known });
+    // Each place with each and with itself.
+    expect(known.size).toBe(10);
+    const before = new Map(known);
+    const moved = [...places.slice(0, 2), { xM: 4300, yM: 3400 }, { xM: 4600, yM: 800 }];
+    const again = seaWays(field, moved, [], { known });
+    expect(known.size).toBe(14);
+    for (const [ends, way] of before) expect(known.get(ends)).toBe(way);
+    const fresh = seaWays(field, moved);
+    for (const [i, row] of fresh.seconds.entries()) for (const [j, s] of row.entries()) expect(again.seconds[i]?.[j]).toBeCloseTo(s, 6);
+  });
+
+  it('never lead across ground too shallow, though another place asked for lies there', () => {
+    const wall = { ...bed, depthM: Array.from(bed.depthM, (d, k) => (Math.floor(k / bed.columns) === 10 ? 0.2 : d)) };
+    const shallow = runField(wall, { speedMps: 8, draughtM: 0.5, waveLimitM: 1 }, 0, { noGo: [], noWake: [] });
+    const [south, on, north] = [
+      { xM: 2500, yM: 500 },
+      { xM: 2500, yM: 1000 },
+      { xM: 2500, yM: 1500 },
+    ];
+    const { seconds } = seaWays(shallow, [south, on, north]);
+    expect(seconds[0]?.[1]).toBeCloseTo(500 / 8, 6);
+    expect(seconds[0]?.[2]).toBe(Number.POSITIVE_INFINITY);
   });
 });

@@ -1,6 +1,6 @@
 // Where a run meets the sea: of the cells that its way crosses, those most open to the wind from some side.
 import { fetchRose } from '../exposure/fetch';
-import { type Point, type RunField, waysFrom } from './navigate';
+import { cellOf, type Point, type RunField, waysFrom } from './navigate';
 import { depthAt, toPosition } from './seaBed';
 
 /** A place on a way, as far as its waves go. */
@@ -33,6 +33,9 @@ const NOT_SOUNDED_M = 50;
 /** Fetch differences below this do not matter, m. */
 const ALIKE_M = 100;
 
+/** Quickest ways of one field that are known already, by the cells of their ends. */
+export type KnownWays = Map<string, { readonly seconds: number; readonly cells: Int32Array }>;
+
 /** A bar or other shallow passage as cells of the bed, with its charted depth. */
 export interface BarCells {
   readonly name: string;
@@ -43,13 +46,14 @@ export interface BarCells {
 /**
  * Ways between all places over a field, with the most exposed cells on each and the bars that each crosses. A way back is the way
  * there run the other way.
- * @param roses - Fetch of cells that is known already; what is worked out is added.
+ * @param roses - Fetch of cells that is known already. @param known - Ways of this very field that are known already: a place that is
+ * moved costs its own ways only. What is worked out is added to both.
  */
 export function seaWays(
   field: RunField,
   places: readonly Point[],
   bars: readonly BarCells[] = [],
-  roses = new Map<number, number[]>(),
+  { roses = new Map<number, number[]>(), known = new Map() }: { roses?: Map<number, number[]>; known?: KnownWays } = {},
 ): SeaWays {
   const { bed } = field;
   const every = Math.max(1, Math.round(SPACING_M / bed.cellM));
@@ -79,7 +83,7 @@ export function seaWays(
   const seconds: number[][] = [];
   const crossed: number[][][] = [];
   const barPlaces = new Map<BarCells, number>();
-  const barsOn = (cells: readonly number[]): number[] =>
+  const barsOn = (cells: Int32Array): number[] =>
     bars.flatMap((bar) => {
       const cell = touched(cells, bed.columns).find((c) => bar.cells.has(c));
       if (cell === undefined) return [];
@@ -93,7 +97,7 @@ export function seaWays(
       return [place];
     });
   // One place speaks for all of the unsounded water that a way crosses: its first cell.
-  const unsoundedOn = (cells: readonly number[]): number[] => {
+  const unsoundedOn = (cells: Int32Array): number[] => {
     const cell = cells.find((c) => Number.isNaN(bed.depthM[c]));
     if (cell === undefined) return [];
     const [xM, yM] = [(cell % bed.columns) * bed.cellM, Math.floor(cell / bed.columns) * bed.cellM];
@@ -104,23 +108,46 @@ export function seaWays(
     seconds.push(places.map(() => 0));
     crossed.push(places.map(() => []));
   }
-  places.forEach((from, i) => {
-    const ways = waysFrom(field, from, places.slice(i));
-    ways.forEach((w, k) => {
-      const j = i + k;
-      const met = [...mostOpen(sea, [...new Set(w.cells.map(placeOf))]), ...barsOn(w.cells), ...unsoundedOn(w.cells)];
+  const between = findWays(field, places, known);
+  for (let i = 0; i < places.length; i++) {
+    for (let j = i; j < places.length; j++) {
+      const way = between(i, j);
+      const met = [...mostOpen(sea, [...new Set(Array.from(way.cells, placeOf))]), ...barsOn(way.cells), ...unsoundedOn(way.cells)];
       for (const [a, b] of [[i, j] as const, [j, i] as const]) {
-        (seconds[a] as number[])[b] = w.seconds;
+        (seconds[a] as number[])[b] = way.seconds;
         (crossed[a] as number[][])[b] = met;
       }
-    });
-  });
+    }
+  }
   return { seconds, ...packed(sea, crossed) };
 }
 
+/** Works out the ways between places that are not known yet, from the place that lacks most of them first. */
+function findWays(field: RunField, places: readonly Point[], known: KnownWays) {
+  const cells = places.map((p) => cellOf(field.bed, p));
+  const key = (i: number, j: number) => {
+    const [a, b] = [cells[i] as number, cells[j] as number];
+    return a < b ? `${a} ${b}` : `${b} ${a}`;
+  };
+  for (;;) {
+    const lacking = places.map((_, i) => places.flatMap((__, j) => (known.has(key(i, j)) ? [] : [j])));
+    const most = Math.max(0, ...lacking.map((l) => l.length));
+    if (most === 0) break;
+    const i = lacking.findIndex((l) => l.length === most);
+    const to = lacking[i] as number[];
+    const ways = waysFrom(
+      field,
+      places[i] as Point,
+      to.map((j) => places[j] as Point),
+    );
+    for (const [k, w] of ways.entries()) known.set(key(i, to[k] as number), { seconds: w.seconds, cells: Int32Array.from(w.cells) });
+  }
+  return (i: number, j: number) => known.get(key(i, j)) as { seconds: number; cells: Int32Array };
+}
+
 /** Cells of a way with those that its longer steps brush, so that it does not leap over a bar of one cell. */
-function touched(cells: readonly number[], columns: number): number[] {
-  return cells.flatMap((c, i) => {
+function touched(cells: Int32Array, columns: number): number[] {
+  return [...cells].flatMap((c, i) => {
     const before = cells[i - 1];
     if (before === undefined) return [c];
     const [x, y, bx, by] = [c % columns, Math.floor(c / columns), before % columns, Math.floor(before / columns)];

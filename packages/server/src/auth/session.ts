@@ -73,7 +73,14 @@ export async function whoHolds(source: DataSource, token: string, nowMs: number)
     IDLE_DAYS,
   ]);
   return row
-    ? { sessionId: row.session_id, version: String(row.version), personId: row.person_id, outfitId: row.outfit_id, role: row.role }
+    ? {
+        sessionId: row.session_id,
+        version: String(row.version),
+        topics: row.topics,
+        personId: row.person_id,
+        outfitId: row.outfit_id,
+        role: row.role,
+      }
     : null;
 }
 

@@ -15,6 +15,7 @@ import { OnFoot1780000000011 } from './migrations/0011-on-foot';
 import { OwnStations1780000000012 } from './migrations/0012-own-stations';
 import { CalendarAddress1780000000013 } from './migrations/0013-calendar-address';
 import { WholeDay1780000000014 } from './migrations/0014-whole-day';
+import { Topics1780000000015 } from './migrations/0015-topics';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -32,6 +33,7 @@ const MIGRATIONS = [
   OwnStations1780000000012,
   CalendarAddress1780000000013,
   WholeDay1780000000014,
+  Topics1780000000015,
 ];
 
 /** What a pool of connections may do. */

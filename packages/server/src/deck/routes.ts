@@ -130,7 +130,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
       };
       return pack;
     },
-    { slow: true, keptMs: 60_000 },
+    { slow: true, keptMs: 60_000, from: ['conditions', 'crew', 'log', 'spots', 'trips', 'waters'] },
   );
 
   app.answer(

@@ -35,7 +35,7 @@ export function chartRoutes({ clock }: Deps) {
         dismissed: dismissed.map(({ kind, lat, lon }) => ({ kind, lat, lon })),
       };
     },
-    { slow: true, keptMs: 300_000, keptFor: 'outfit' },
+    { slow: true, keptMs: 300_000, keptFor: 'outfit', from: ['waters'] },
   );
   app.answer(
     createRoute({
@@ -50,7 +50,7 @@ export function chartRoutes({ clock }: Deps) {
       const rows = await entities.find(SurveyEntity, { where: { waterId: water.id, withdrawnAt: IsNull() }, order: { madeAt: 'ASC' } });
       return { lat: rows.flatMap((r) => r.lat), lon: rows.flatMap((r) => r.lon), depthM: rows.flatMap((r) => r.depthM) };
     },
-    { slow: true, keptMs: 300_000, keptFor: 'outfit' },
+    { slow: true, keptMs: 300_000, keptFor: 'outfit', from: ['waters'] },
   );
   app.answer(
     createRoute({

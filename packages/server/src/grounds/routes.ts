@@ -32,7 +32,7 @@ export function groundsRoutes(_deps: Deps) {
         clients: await entities.find(ClientEntity, { where: { retiredAt: IsNull() }, order: { name: 'ASC' } }),
       });
     },
-    { keptMs: 300_000, keptFor: 'outfit' },
+    { keptMs: 300_000, keptFor: 'outfit', from: ['crew', 'spots', 'waters'] },
   );
   return app;
 }

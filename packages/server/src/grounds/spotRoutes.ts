@@ -53,7 +53,7 @@ export function spotRoutes({ clock }: Deps) {
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
       return spotViews(entities, water.id, c.get('who').role, clock.now());
     },
-    { slow: true, keptMs: 120_000 },
+    { slow: true, keptMs: 120_000, from: ['crew', 'log', 'spots', 'waters'] },
   );
   app.answer(
     createRoute({

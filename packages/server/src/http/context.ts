@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { Clock, SettableClock } from '../clock';
 import type { Config } from '../config';
+import type { Topic } from '../db/topics';
 import type { RouteTerms } from './terms';
 import type { Jobs } from '../jobs/boss';
 import type { Changes } from '../events/changes';
@@ -42,7 +43,7 @@ export interface KeptAnswers {
    * The kept answer, or the one that `make` gives, kept if it is a success. Asked for twice at once it is made once.
    * @param terms - How long an answer holds by the server's clock, though nothing has changed, and for whom.
    */
-  answer(c: Context<Env>, terms: Pick<RouteTerms, 'keptMs' | 'keptFor'>, make: () => Promise<Response>): Promise<Response>;
+  answer(c: Context<Env>, terms: Pick<RouteTerms, 'keptMs' | 'keptFor' | 'from'>, make: () => Promise<Response>): Promise<Response>;
 }
 
 /** What a request carries on its way. */
@@ -53,6 +54,7 @@ export interface Env {
     who: Who;
     sessionId: string;
     version: string;
+    topics: Holder['topics'];
     /** Answers kept in this process. */
     answers?: KeptAnswers;
     /** The time by the server's clock. */
@@ -61,8 +63,8 @@ export interface Env {
     entities: EntityManager;
     /** Opens that transaction for work. */
     within?: <T>(work: () => Promise<T>) => Promise<T>;
-    /** Tells, when a change is committed, that there was one. */
-    changed?: (often: boolean) => Promise<void>;
+    /** Tells, when a change is committed, that there was one, and of what. */
+    changed?: (topics: readonly Topic[], often: boolean) => Promise<void>;
     /** Has the request answered by another thread. */
     elsewhere?: (body: ArrayBuffer | null) => Promise<Response>;
   };

@@ -1,4 +1,4 @@
-// Answers of this process that still hold: the same person asks for the same again, and nothing of his outfit has changed since.
+// Answers of this process that still hold: the same person asks for the same again, and nothing that it was made from has changed since.
 import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
 import type { Context } from 'hono';
@@ -20,11 +20,12 @@ export function keptAnswers(): KeptAnswers {
   const cache = new LRUCache<string, Kept>({ maxSize: MOST_BYTES, sizeCalculation: (k) => k.packed.length + 200 });
   const making = new Map<string, Promise<Kept | Response>>();
   return {
-    async answer(c, { keptMs = 0, keptFor = 'person' }, make) {
+    async answer(c, { keptMs = 0, keptFor = 'person', from }, make) {
       const url = new URL(c.req.url);
       const { personId, outfitId, role } = c.get('who');
       const key = `${keptFor === 'person' ? `${personId} ${role}` : outfitId} ${url.pathname}${url.search}`;
-      const [version, nowMs] = [c.get('version'), c.get('nowMs')];
+      const nowMs = c.get('nowMs');
+      const version = from ? from.map((t) => c.get('topics')[t] ?? 0).join('.') : c.get('version');
       const known = cache.get(key);
       if (known && known.version === version && Math.abs(nowMs - known.atMs) < keptMs) return respond(c, known);
       const turn = `${version} ${key}`;

@@ -1,4 +1,5 @@
 // The one way to add a route: what is answered is cut to its schema, kept while it holds, and refused in order when there is too much.
+import type { Holder } from './who';
 import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi';
 import { describe, expect, it } from 'vitest';
 import { problemOf } from '../errors';
@@ -14,6 +15,7 @@ const row = { name: 'Pell', medicalNote: 'SECRET', guests: [{ id: 'a', email: 'S
 
 interface Now {
   version: string;
+  topics?: Holder['topics'];
   nowMs: number;
   personId: string;
 }
@@ -39,6 +41,7 @@ function serve(handler: () => Promise<z.input<typeof schema>>, terms: RouteTerms
   app.use(async (c, next) => {
     c.set('who', { personId: now.personId, outfitId: 'o', role: 'mate' });
     c.set('version', now.version);
+    c.set('topics', now.topics ?? {});
     c.set('nowMs', now.nowMs);
     c.set('answers', kept);
     await next();

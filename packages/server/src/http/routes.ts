@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { OpenAPIHono, type RouteConfig, type RouteHandler, type z } from '@hono/zod-openapi';
 import { bodyLimit } from 'hono/body-limit';
 import type { Context, MiddlewareHandler } from 'hono';
+import { ALL_TOPICS, changedIn, type Topic } from '../db/topics';
 import { Problem } from '../errors';
 import { type Env, invalid } from './context';
 import { matches } from './keptAnswers';
@@ -26,6 +27,8 @@ const MAX_BODY = 256 * 1024;
 export interface Routes {
   /** Mounted by the application. */
   readonly hono: OpenAPIHono<Env>;
+  /** Addresses of the answers that are kept, with what they are made from. */
+  readonly kept: readonly { readonly path: string; readonly from: readonly Topic[] }[];
   answer<R extends Answered>(route: R, handler: (c: ContextOf<R>) => AnswerOf<R> | Promise<AnswerOf<R>>, terms?: RouteTerms): void;
 }
 
@@ -36,15 +39,25 @@ export function router(): Routes {
       if (!result.success) throw invalid(result.error.issues);
     },
   });
+  const kept: { path: string; from: readonly Topic[] }[] = [];
   return {
     hono,
+    kept,
     answer<R extends Answered>(route: R, handler: (c: ContextOf<R>) => AnswerOf<R> | Promise<AnswerOf<R>>, terms: RouteTerms = {}) {
       const { schema } = route.responses[200].content['application/json'];
+      if (terms.keptMs !== undefined) kept.push({ path: route.path, from: terms.from ?? ALL_TOPICS });
       const answering = async (c: ContextOf<R>) => {
         const within = terms.ownTransactions ? undefined : c.get('within');
         const made = async () => {
-          const value = await (within ? within(async () => handler(c)) : handler(c));
-          if (c.req.method !== 'GET') await c.get('changed')?.(terms.often === true);
+          const writes = c.req.method !== 'GET';
+          let topics: readonly Topic[] = ALL_TOPICS;
+          const work = async () => {
+            const value = await handler(c);
+            if (writes) topics = await changedIn(c.get('entities'));
+            return value;
+          };
+          const value = await (within ? within(work) : handler(c));
+          if (writes && topics.length > 0) await c.get('changed')?.(topics, terms.often === true);
           return present(c, schema.parse(value));
         };
         const answers = terms.keptMs !== undefined && c.req.method === 'GET' ? c.get('answers') : undefined;

@@ -1,4 +1,5 @@
 import type { Role } from '../db/entities/outfit';
+import type { Topic } from '../db/topics';
 
 /** Who asks. */
 export interface Who {
@@ -12,4 +13,6 @@ export interface Holder extends Who {
   readonly sessionId: string;
   /** Counts what has changed of the outfit. */
   readonly version: string;
+  /** The count at which each topic last changed; absent where it never did since they are noted. */
+  readonly topics: Readonly<Partial<Record<Topic, number>>>;
 }

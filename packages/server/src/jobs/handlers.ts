@@ -3,6 +3,7 @@ import type { JobData, JobName } from './names';
 import { outfitChanged } from '../changed';
 import { makeMarked } from '../brief/kept';
 import { inOutfit } from '../db/database';
+import { changedIn } from '../db/topics';
 import { storeStopConditions } from '../deck/stopConditions';
 import type { Deps } from '../http/context';
 import { BACK_OFF, DEMO_BACK_OFF, pollStations } from '../water/poll';
@@ -19,7 +20,8 @@ export function handlersOf(deps: JobDeps): Handlers {
   const { source, clock, config } = deps;
   /** Work for an outfit after which its briefs may say something else. */
   const within = async (outfitId: string, work: (entities: EntityManager) => Promise<number>) => {
-    if ((await inOutfit(source, outfitId, work)) > 0) await outfitChanged(deps, outfitId);
+    const topics = await inOutfit(source, outfitId, async (entities) => ((await work(entities)) > 0 ? changedIn(entities) : []));
+    if (topics.length > 0) await outfitChanged(deps, outfitId, { topics });
   };
   return {
     'see-stops': ({ outfitId }) => within(outfitId, (entities) => storeStopConditions(entities, null, clock.now())),

@@ -101,7 +101,7 @@ export function logRoutes(_deps: Deps) {
       };
       return view;
     },
-    { slow: true, keptMs: 300_000 },
+    { slow: true, keptMs: 300_000, from: ['crew', 'log', 'spots', 'trips', 'waters'] },
   );
   return app;
 }

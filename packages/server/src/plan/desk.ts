@@ -79,7 +79,7 @@ export async function loadDesk(
     boat.craft === 'foot'
       ? onFoot(walkWays(bed, { lat: water.dockLat, lon: water.dockLon }, spots, boat.speedMps, boat.castM ?? 60, RODS_DOWN_MIN))
       : await runTimes(
-          `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.id} ${boat.draughtM} ${boat.speedMps} ${spots.map((s) => `${s.id}@${s.lat},${s.lon}`).join()}`,
+          `${water.id} ${version} ${features.map((f) => `${f.id}${f.madeAt.getTime()}`)} ${boat.draughtM} ${boat.speedMps} ${boat.waveLimitM ?? 1}`,
           {
             chart: `${water.id} ${version}`,
             bed,

@@ -26,7 +26,7 @@ export function planRoutes({ clock }: Deps) {
       const who = c.get('who');
       return await loadDesk(entities, trip, clock.now(), who.role, { aboard: await isAboard(entities, trip, who) });
     },
-    { slow: true, keptMs: 120_000 },
+    { slow: true, keptMs: 120_000, from: ['conditions', 'crew', 'log', 'spots', 'trips', 'waters'] },
   );
 
   app.answer(

@@ -1,8 +1,9 @@
 import { setImmediate } from 'node:timers/promises';
+import { LRUCache } from 'lru-cache';
 import type { WaysAt } from '@bluffwind/core/plan/planInputs';
 import { type Passage, barCells, withBars } from '@bluffwind/core/ground/barCells';
 import { type RunAreas, type RunningBoat, runField } from '@bluffwind/core/ground/navigate';
-import { type SeaPlace, type SeaWays, seaWays } from '@bluffwind/core/ground/seaOnWays';
+import { type KnownWays, type SeaPlace, type SeaWays, seaWays } from '@bluffwind/core/ground/seaOnWays';
 import { type SeaBed, toLocal } from '@bluffwind/core/ground/seaBed';
 
 /** Casting off, anchoring and getting lines in, minutes per run. */
@@ -29,11 +30,11 @@ export interface RunGround {
   readonly passages: readonly Passage[];
 }
 
-const cache = new Map<string, SeaWays>();
-const KEPT = 240;
+const cache = new LRUCache<string, SeaWays>({ max: 240 });
+/** Ways by the ground, boat and height of tide that they belong to, whatever spots are asked for: a moved spot costs its own ways only. */
+const knownWays = new LRUCache<string, KnownWays>({ max: 60 });
 /** Fetch at cells by the chart that it belongs to: the same for every boat and height of tide. */
-const rosesOf = new Map<string, Map<number, number[]>>();
-const CHARTS_KEPT = 20;
+const rosesOf = new LRUCache<string, Map<number, number[]>>({ max: 20 });
 
 /** Heights of tide from the one below the least to the one below the most. */
 export function tideLevels(leastM: number, mostM: number): number[] {
@@ -41,10 +42,17 @@ export function tideLevels(leastM: number, mostM: number): number[] {
   return Array.from({ length: Math.floor(mostM / TIDE_STEP_M) - first + 1 }, (_, k) => (first + k) * TIDE_STEP_M);
 }
 
+/** What is kept in a map under a name, made when it is not there yet. */
+function keptIn<K, V>(map: LRUCache<string, Map<K, V>>, key: string): Map<K, V> {
+  const known = map.get(key) ?? new Map<K, V>();
+  map.set(key, known);
+  return known;
+}
+
 /**
  * Minutes between dock and spots and between spots, by height of tide: over water deep enough then, round what is barred, held to
  * what the crew has charted of passages.
- * @param key - Names the ground: equal keys must mean equal ground. @param levelsM - Heights of tide, ascending, at least one.
+ * @param key - Names the ground and the boat, not the spots: equal keys must mean equal ground. @param levelsM - Heights of tide, ascending, at least one.
  */
 export async function runTimes(key: string, ground: RunGround, levelsM: readonly number[]): Promise<RunTimes> {
   const all: SeaWays[] = [];
@@ -77,24 +85,15 @@ export async function runTimes(key: string, ground: RunGround, levelsM: readonly
   return { places, byTide };
 }
 
-function knownRoses(chart: string): Map<number, number[]> {
-  let roses = rosesOf.get(chart);
-  if (!roses) {
-    roses = new Map();
-    if (rosesOf.size >= CHARTS_KEPT) rosesOf.delete(rosesOf.keys().next().value as string);
-    rosesOf.set(chart, roses);
-  }
-  return roses;
-}
-
 function waysAt(key: string, { chart, bed, dock, spots, boat, areas, passages }: RunGround, tideM: number): SeaWays {
-  const known = cache.get(key);
+  const whole = `${key} ${[dock, ...spots].map((s) => `${s.lat},${s.lon}`).join()}`;
+  const known = cache.get(whole);
   if (known) return known;
   const bars = passages.map((p) => barCells(bed, p));
   const ground = withBars(bed, bars);
   const places = [dock, ...spots].map((p) => toLocal(ground, p.lat, p.lon));
-  const ways = seaWays(runField(ground, boat, tideM, areas), places, bars, knownRoses(chart));
-  if (cache.size >= KEPT) cache.delete(cache.keys().next().value as string);
-  cache.set(key, ways);
+  const field = runField(ground, boat, tideM, areas);
+  const ways = seaWays(field, places, bars, { roses: keptIn(rosesOf, chart), known: keptIn(knownWays, key) });
+  cache.set(whole, ways);
   return ways;
 }

@@ -15,7 +15,7 @@ export function presentationRoutes({ clock }: Deps) {
   app.answer(
     createRoute({ method: 'get', path: '/presentations', responses: answers(presentationsView, 'Families and variants') }),
     async (c) => await presentationsOf(c.get('entities')),
-    { keptMs: 300_000, keptFor: 'outfit' },
+    { keptMs: 300_000, keptFor: 'outfit', from: ['crew', 'log'] },
   );
 
   app.answer(

@@ -42,7 +42,7 @@ export function rigRoutes({ clock }: Deps) {
       const names = new Map((await entities.find(FamilyEntity)).map((f) => [f.id, f.name]));
       return (await leaderCounts(entities)).map((l) => ({ ...l, name: names.get(l.familyId) ?? l.familyId }));
     },
-    { slow: true, keptMs: 60_000, keptFor: 'outfit' },
+    { slow: true, keptMs: 60_000, keptFor: 'outfit', from: ['crew', 'log', 'spots'] },
   );
 
   app.answer(

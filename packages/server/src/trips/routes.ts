@@ -23,7 +23,7 @@ export function tripRoutes({ clock }: Deps) {
       const who = c.get('who');
       return await tripViews(entities, await tripsOn(entities, c.req.valid('query').date, await zoneOf(entities, who.outfitId)), who);
     },
-    { keptMs: 60_000 },
+    { keptMs: 60_000, from: ['conditions', 'crew', 'trips', 'waters'] },
   );
 
   app.answer(
@@ -34,7 +34,7 @@ export function tripRoutes({ clock }: Deps) {
       const [view] = await tripViews(entities, [trip], c.get('who'), await newestRun(entities, clock.now()));
       return found(view, 'trip');
     },
-    { keptMs: 60_000 },
+    { keptMs: 60_000, from: ['conditions', 'crew', 'trips', 'waters'] },
   );
 
   app.answer(
@@ -75,7 +75,7 @@ export function tripRoutes({ clock }: Deps) {
       });
       return tripViews(entities, trips, who);
     },
-    { keptMs: 60_000 },
+    { keptMs: 60_000, from: ['conditions', 'crew', 'trips', 'waters'] },
   );
 
   app.answer(

@@ -46,7 +46,7 @@ export function waterRoutes({ clock, jobs }: Deps) {
       const crewReadings = state.crewReadings.map((r) => (r.spotName !== null && secret.has(r.spotName) ? { ...r, spotName: null } : r));
       return { ...state, crewReadings };
     },
-    { slow: true, keptMs: 15_000 },
+    { slow: true, keptMs: 15_000, from: ['conditions', 'crew', 'spots', 'waters'] },
   );
   app.answer(
     createRoute({

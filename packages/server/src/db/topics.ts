@@ -1,0 +1,24 @@
+// What of an outfit has changed, in a few topics: an answer that is kept holds until one of its own topics changes.
+import type { EntityManager } from 'typeorm';
+
+/** Topics with the tables that each stands for. Tables of sign-in, of what was kept and of who did what belong to none. */
+export const TOPICS = {
+  crew: ['outfit', 'person', 'boat', 'client', 'family', 'presentation', 'species', 'rule'],
+  waters: ['water', 'chart_layer', 'ground_feature', 'survey', 'import', 'station', 'instrument', 'dismissal'],
+  conditions: ['reading', 'forecast', 'forecast_member'],
+  spots: ['spot'],
+  log: ['stop', 'set', 'catch', 'catch_told', 'sighting'],
+  trips: ['trip', 'trip_mate', 'trip_species', 'party', 'plan', 'leg', 'departure', 'refill'],
+  gear: ['gear', 'bait_trial', 'rig_choice', 'rig_tick'],
+  after: ['brief', 'brief_read', 'debrief', 'report', 'photo'],
+} as const satisfies Record<string, readonly string[]>;
+
+export type Topic = keyof typeof TOPICS;
+
+export const ALL_TOPICS = Object.keys(TOPICS) as Topic[];
+
+/** Topics of what a transaction has written so far; a trigger of each table notes them. */
+export async function changedIn(entities: EntityManager): Promise<Topic[]> {
+  const [{ noted }] = await entities.query(`select coalesce(current_setting('bluffwind.changed', true), '') as noted`);
+  return ALL_TOPICS.filter((t) => String(noted).split(' ').includes(t));
+}
