@@ -27,7 +27,7 @@ await main(async () => {
       vitest: { configFile: 'vitest.core.config.ts' },
       mutate: [`packages/core/src/${files}`, '!packages/core/src/**/*.test.ts'],
       coverageAnalysis: 'perTest',
-      reporters: ['clear-text', 'json'],
+      reporters: ['clear-text', 'json', 'progress-append-only'],
       clearTextReporter: { allowColor: false, reportTests: false },
       jsonReporter: { fileName: path.join(STATE, 'mutate-report.json') },
       tempDirName: path.join(STATE, 'mutate'),

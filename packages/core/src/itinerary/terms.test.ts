@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import type { ItineraryProblem } from './problem';
 import { randomProblem } from './randomProblem';
-import { testSeeds } from './testSeeds';
+import { testSeeds, testSpots } from './testSeeds';
 import { keepsTerms, timeOrder } from './relaxation';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
@@ -24,7 +24,7 @@ function bruteForce(p: ItineraryProblem, pins: { spot: string }[] = []): number 
   return best;
 }
 
-const small = (seed: number) => randomProblem(seed, { spots: 6, steps: 36 });
+const small = (seed: number) => randomProblem(seed, { spots: testSpots(6), steps: 36 });
 const one = (rates: number[][], more: Partial<ItineraryProblem> = {}): ItineraryProblem => ({
   stepMin: 15,
   steps: (rates[0] as number[]).length,
