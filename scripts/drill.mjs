@@ -8,6 +8,7 @@ import { drill as kills, title as killsTitle } from './drills/kills.mjs';
 import { drill as readers, title as readersTitle } from './drills/readers.mjs';
 import { drill as bringIn, title as bringInTitle } from './drills/import.mjs';
 import { drill as two, title as twoTitle } from './drills/two.mjs';
+import { drill as live, title as liveTitle } from './drills/live.mjs';
 import { drill as large, title as largeTitle } from './drills/large.mjs';
 import { clusterFolder } from './folders.mjs';
 import { main, say, Stop } from './output.mjs';
@@ -21,6 +22,7 @@ const DRILLS = {
   readers: [readers, readersTitle],
   import: [bringIn, bringInTitle],
   two: [two, twoTitle],
+  live: [live, liveTitle],
   large: [large, largeTitle],
 };
 

@@ -24,7 +24,7 @@ export async function outfitChanged(
        returning version`,
       [outfitId, topics],
     );
-    await tellServers(entities, outfitId, version);
+    await tellServers(entities, outfitId, version, topics);
     if (briefs && (await markBriefs(entities, outfitId, clock.now()))) await jobs.sendSoon(entities, 'make-briefs', { outfitId });
   });
 }

@@ -26,7 +26,7 @@ import { answerInThread } from './threads/requestThread';
 import { calibrateSpots } from './water/recompute';
 import { stationClient } from './water/stationClient';
 
-const MARK_MS = 2000;
+const MARK_MS = 700;
 const CLOCK_MS = 2000;
 /** Requests under way at a stop have so long to end. */
 const STOP_MS = 20_000;

@@ -1,5 +1,8 @@
 // What of an outfit has changed, in a few topics: an answer that is kept holds until one of its own topics changes.
+import { TOPIC_NAMES, type Topic } from '@bluffwind/contract/topics';
 import type { EntityManager } from 'typeorm';
+
+export type { Topic };
 
 /** Topics with the tables that each stands for. Tables of sign-in, of what was kept and of who did what belong to none. */
 export const TOPICS = {
@@ -11,11 +14,9 @@ export const TOPICS = {
   trips: ['trip', 'trip_mate', 'trip_species', 'party', 'plan', 'leg', 'departure', 'refill'],
   gear: ['gear', 'bait_trial', 'rig_choice', 'rig_tick'],
   after: ['brief', 'brief_read', 'debrief', 'report', 'photo'],
-} as const satisfies Record<string, readonly string[]>;
+} as const satisfies Record<Topic, readonly string[]>;
 
-export type Topic = keyof typeof TOPICS;
-
-export const ALL_TOPICS = Object.keys(TOPICS) as Topic[];
+export const ALL_TOPICS: readonly Topic[] = TOPIC_NAMES;
 
 /** Topics of what a transaction has written so far; a trigger of each table notes them. */
 export async function changedIn(entities: EntityManager): Promise<Topic[]> {

@@ -2,6 +2,7 @@
 import type { Logger } from 'pino';
 import pg from 'pg';
 import type { EntityManager } from 'typeorm';
+import type { Topic } from '../db/topics';
 
 const CHANNEL = 'outfit_changed';
 const AGAIN_MS = 2000;
@@ -12,8 +13,8 @@ const MOST_OF_PERSON = 8;
 export interface Listener {
   readonly outfitId: string;
   readonly personId: string;
-  /** @param version - Counts the outfit's changes; null when changes may have been missed. */
-  onChange(version: string | null): void;
+  /** @param change - The count of the outfit's changes and what has changed; null when changes may have been missed. */
+  onChange(change: { version: string; topics: string } | null): void;
   /** The server stops. */
   onEnd(): void;
 }
@@ -26,8 +27,8 @@ export interface Changes {
 }
 
 /** Tells every server of a change, when the transaction is committed. */
-export async function tellServers(entities: EntityManager, outfitId: string, version: string): Promise<void> {
-  await entities.query('select pg_notify($1, $2)', [CHANNEL, `${outfitId} ${version}`]);
+export async function tellServers(entities: EntityManager, outfitId: string, version: string, topics: readonly Topic[]): Promise<void> {
+  await entities.query('select pg_notify($1, $2)', [CHANNEL, `${outfitId} ${version} ${topics.join()}`]);
 }
 
 /** Hears changes by one connection of its own, opened again when it is lost. */
@@ -37,8 +38,8 @@ export async function hearChanges(databaseUrl: string, log: Pick<Logger, 'warn'>
   let timer: NodeJS.Timeout | undefined;
   let closed = false;
   const tell = (payload: string) => {
-    const [outfitId, version] = payload.split(' ');
-    for (const l of listeners) if (l.outfitId === outfitId) l.onChange(version ?? null);
+    const [outfitId, version = '', topics = ''] = payload.split(' ');
+    for (const l of listeners) if (l.outfitId === outfitId) l.onChange({ version, topics });
   };
   const lost = () => {
     client = null;

@@ -10,7 +10,8 @@ const OPEN_MS = 5 * 60_000;
 /** Proxies close what is silent for a minute. */
 const SIGN_OF_LIFE_MS = 25_000;
 
-/** Server-sent events: `changed` with the count of the outfit's changes, or with nothing when some may have been missed. */
+/** Server-sent events: `changed` with the count of the outfit's changes and the topics of this one, or with nothing when
+ * some may have been missed. */
 export function eventRoutes({ changes, source }: Deps): Hono<Env> {
   const app = new Hono<Env>();
   app.get('/events', (c) => {
@@ -28,7 +29,8 @@ export function eventRoutes({ changes, source }: Deps): Hono<Env> {
       const stop = changes.listen({
         outfitId,
         personId,
-        onChange: (version) => void stream.writeSSE({ event: 'changed', data: version ?? '' }).catch(end),
+        onChange: (change) =>
+          void stream.writeSSE({ event: 'changed', data: change ? `${change.version} ${change.topics}` : '' }).catch(end),
         onEnd: end,
       });
       stream.onAbort(end);

@@ -35,7 +35,7 @@ export function handlersOf(deps: JobDeps): Handlers {
       const { touched, outfits } = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF, {
         allowPrivate: config.privateStations,
       });
-      for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId) });
+      for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId), topics: ['conditions'] });
     },
     sweep: () => sweep(source, clock.now()),
   };

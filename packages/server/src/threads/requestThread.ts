@@ -12,7 +12,7 @@ import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 const CONNECTIONS = 3;
 /** A large water's ways take their time between two questions to the database. */
 const IDLE_MS = 60_000;
-const MARK_MS = 2000;
+const MARK_MS = 700;
 
 export async function answerInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
   const source = await whenUp(() => connect(config.databaseUrl, { size: CONNECTIONS, limited: true, idleMs: IDLE_MS }));

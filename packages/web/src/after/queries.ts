@@ -13,7 +13,7 @@ export const photosQuery = (tripId: string) =>
     queryKey: ['photos', tripId],
     queryFn: () => get<PhotoList>(`/deck/${tripId}/photos`),
     retry: false,
-    meta: { follows: true },
+    meta: { follows: ['after'] },
   });
 export const photoQuery = (id: string) =>
   queryOptions({

@@ -1,5 +1,6 @@
 import type { Beginnings } from '@bluffwind/contract/outfit';
 import type { TripRisk } from '@bluffwind/contract/risk';
+import { TOPIC_NAMES } from '@bluffwind/contract/topics';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
 
@@ -9,12 +10,12 @@ export const risksQuery = (date: string) =>
     queryKey: ['risks', date],
     queryFn: () => get<TripRisk[]>(`/risks?date=${date}`),
     staleTime: 60_000,
-    meta: { kept: true, follows: true },
+    meta: { kept: true, follows: ['conditions', 'crew', 'log', 'spots', 'trips', 'waters'] },
   });
 
 /** What the outfit has so far. */
 export const beginningsQuery = queryOptions({
   queryKey: ['beginnings'],
   queryFn: () => get<Beginnings>('/beginnings'),
-  meta: { kept: true, follows: true },
+  meta: { kept: true, follows: TOPIC_NAMES },
 });

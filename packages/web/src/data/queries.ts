@@ -3,6 +3,7 @@ import type { Me } from '@bluffwind/contract/auth';
 import type { Chart, SpotView } from '@bluffwind/contract/grounds';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { PlanDesk } from '@bluffwind/contract/plan';
+import type { Topic } from '@bluffwind/contract/topics';
 import type { Board, TripView } from '@bluffwind/contract/trips';
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
@@ -15,8 +16,8 @@ declare module '@tanstack/react-query' {
     queryMeta: {
       /** The answer stays on the phone, so that the screen opens without a network. */
       readonly kept?: boolean;
-      /** Read again when others of the crew have changed something: what a person looks at to know how things stand, not what he works on. */
-      readonly follows?: boolean;
+      /** Read again when others of the crew have changed one of these: what a person looks at to know how things stand, not what he works on. */
+      readonly follows?: readonly Topic[];
     };
   }
 }
@@ -29,6 +30,9 @@ async function readMe(): Promise<Me> {
   return me;
 }
 
+/** What a trip's row is made from. */
+export const TRIP_TOPICS: readonly Topic[] = ['conditions', 'crew', 'trips', 'waters'];
+
 export const meQuery = queryOptions({ queryKey: ['me'], queryFn: readMe, retry: false, staleTime: 60_000, meta: { kept: true } });
 export const outfitQuery = queryOptions({
   queryKey: ['outfit'],
@@ -39,10 +43,10 @@ export const outfitQuery = queryOptions({
 export const boardQuery = queryOptions({
   queryKey: ['board'],
   queryFn: () => get<Board>('/board'),
-  meta: { kept: true, follows: true },
+  meta: { kept: true, follows: ['conditions', 'crew', 'gear', 'log', 'spots', 'trips', 'waters'] },
 });
 export const tripQuery = (id: string) =>
-  queryOptions({ queryKey: ['trip', id], queryFn: () => get<TripView>(`/trips/${id}`), meta: { kept: true, follows: true } });
+  queryOptions({ queryKey: ['trip', id], queryFn: () => get<TripView>(`/trips/${id}`), meta: { kept: true, follows: TRIP_TOPICS } });
 export const deskQuery = (tripId: string) =>
   queryOptions({
     queryKey: ['desk', tripId],

@@ -1,8 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import type { Topic } from '@bluffwind/contract/topics';
+import { heardChanges } from './heardChanges';
 
 /** A boat that logs its fish sends often; a screen follows at this pace. */
-const PACE_MS = 5000;
+const PACE_MS = 1000;
 
 /** Has the screens in view follow what others of the crew do, while the page is looked at. */
 export function useChanges(): void {
@@ -10,20 +12,19 @@ export function useChanges(): void {
   useEffect(() => {
     let source: EventSource | null = null;
     let timer: number | undefined;
-    let heardAt = 0;
-    /** The count of the changes that the screens show. */
-    let shown: string | null = null;
+    let readAt = 0;
+    const heard = heardChanges();
+    const waiting = new Set<Topic>();
     const read = () => {
       timer = undefined;
-      heardAt = Date.now();
-      void queries.invalidateQueries({ predicate: (q) => q.meta?.follows === true });
+      readAt = Date.now();
+      const topics = [...waiting];
+      waiting.clear();
+      void queries.invalidateQueries({ predicate: (q) => q.meta?.follows?.some((t) => topics.includes(t)) ?? false });
     };
     const hear = (event: MessageEvent<string>) => {
-      if (shown !== null && event.data === shown) return;
-      const first = shown === null && event.type === 'listening';
-      shown = event.data;
-      if (first) return;
-      timer ??= window.setTimeout(read, Math.max(0, heardAt + PACE_MS - Date.now()));
+      for (const topic of heard.take(event)) waiting.add(topic);
+      if (waiting.size > 0) timer ??= window.setTimeout(read, Math.max(0, readAt + PACE_MS - Date.now()));
     };
     // A page that nobody looks at gives its connection back: a browser has few for one server.
     const follow = () => {

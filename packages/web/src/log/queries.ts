@@ -1,13 +1,17 @@
 import type { LogRates, LogView } from '@bluffwind/contract/log';
+import type { Topic } from '@bluffwind/contract/topics';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
+
+/** What the log's answers are made from. */
+const LOG_TOPICS: readonly Topic[] = ['crew', 'log', 'spots', 'trips'];
 
 export const logQuery = (filter: string) =>
   queryOptions({
     queryKey: ['log', filter],
     queryFn: () => get<LogView>(`/log?${filter}`),
     placeholderData: keepPreviousData,
-    meta: { follows: true },
+    meta: { follows: LOG_TOPICS },
   });
 
 export const ratesQuery = (filter: string, by: string) =>
@@ -15,5 +19,5 @@ export const ratesQuery = (filter: string, by: string) =>
     queryKey: ['log', 'rates', filter, by],
     queryFn: () => get<LogRates>(`/log/rates?${new URLSearchParams([...new URLSearchParams(filter), ['by', by]])}`),
     placeholderData: keepPreviousData,
-    meta: { follows: true },
+    meta: { follows: LOG_TOPICS },
   });

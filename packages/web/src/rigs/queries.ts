@@ -7,6 +7,6 @@ export const rigsQuery = (tripId: string) =>
     queryKey: ['rigs', tripId],
     queryFn: () => get<TripRigs>(`/trips/${tripId}/rigs`),
     staleTime: 30_000,
-    meta: { kept: true, follows: true },
+    meta: { kept: true, follows: ['conditions', 'crew', 'gear', 'log', 'spots', 'trips', 'waters'] },
   });
 export const gearQuery = queryOptions({ queryKey: ['gear'], queryFn: () => get<GearView[]>('/gear'), staleTime: 60_000 });
