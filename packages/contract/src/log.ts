@@ -67,4 +67,8 @@ export const logRates = z.object({
 });
 export type LogRates = z.infer<typeof logRates>;
 
+/** What the log is written as. */
+export const LOG_FILES = ['csv', 'geojson', 'gpx', 'json'] as const;
+export const logFileFilter = logFilter.omit({ limit: true }).extend({ as: z.enum(LOG_FILES).default('csv') });
+
 export const logFile = z.object({ name: z.string(), text: z.string(), lines: z.int() });

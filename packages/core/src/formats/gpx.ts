@@ -93,7 +93,10 @@ export function readGpx(text: string): PlacesRead {
   return { places, refused };
 }
 
-/** Writes places as GPX 1.1; areas become closed routes. */
+const timeOf = (ms: number | null | undefined): string =>
+  ms === null || ms === undefined ? '' : `<time>${new Date(ms).toISOString()}</time>`;
+
+/** Writes places as GPX 1.1, points with their time where it is known; areas become closed routes. */
 export function writeGpx(places: readonly Omit<FilePlace, 'line'>[]): string {
   const at = ([lon, lat]: readonly [number, number]) => `lat="${lat.toFixed(7)}" lon="${lon.toFixed(7)}"`;
   const names = (p: Pick<FilePlace, 'name' | 'note' | 'shape' | 'facts'>) =>
@@ -101,7 +104,7 @@ export function writeGpx(places: readonly Omit<FilePlace, 'line'>[]): string {
   const points = places.filter((p) => p.shape === 'point');
   const lines = places.filter((p) => p.shape !== 'point');
   const body = [
-    ...points.map((p) => `  <wpt ${at(p.points[0] as [number, number])}>${names(p)}</wpt>`),
+    ...points.map((p) => `  <wpt ${at(p.points[0] as [number, number])}>${timeOf(p.times?.[0])}${names(p)}</wpt>`),
     ...lines.map((p) => {
       const ring = p.shape === 'area' ? [...p.points, p.points[0] as [number, number]] : p.points;
       return `  <rte>${names(p)}${ring.map((q) => `<rtept ${at(q)}></rtept>`).join('')}</rte>`;

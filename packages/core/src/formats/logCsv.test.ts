@@ -22,6 +22,9 @@ const line = (more: Partial<LogLine> = {}): LogLine => ({
   windFromDeg: 225,
   waterTempC: 14.06,
   tideStage: 0.31,
+  lat: 47.6123456,
+  lon: -35.2,
+  atMs: at('09:01'),
   ...more,
 });
 

@@ -20,6 +20,11 @@ export interface LogLine {
   readonly windFromDeg: number | null;
   readonly waterTempC: number | null;
   readonly tideStage: number | null;
+  /** Of the spot: where the fish itself was is not logged. */
+  readonly lat: number;
+  readonly lon: number;
+  /** Instant of the fish; null of an empty time. */
+  readonly atMs: number | null;
 }
 
 /** Columns in their order; documented in docs/files.md. */
@@ -44,33 +49,34 @@ export const LOG_COLUMNS = [
   'tide stage',
 ] as const;
 
+/** A line's cells by column. @param zone - Of dates and times. */
+export function logCells(l: LogLine, zone: string): Record<(typeof LOG_COLUMNS)[number], string> {
+  const figure = (v: number | null, digits: number) => (v === null ? '' : v.toFixed(digits));
+  const landed = l.outcome === 'landed';
+  return {
+    date: localDate(l.fromMs, zone),
+    from: localTime(l.fromMs, zone),
+    to: localTime(l.toMs, zone),
+    spot: l.spot,
+    bait: l.bait,
+    rods: String(l.rods),
+    species: landed ? l.species : '',
+    fish: landed ? '1' : '0',
+    'length mm': landed ? figure(l.lengthMm, 0) : '',
+    outcome: l.outcome ?? 'nothing',
+    kept: landed ? (l.kept ? 'yes' : 'no') : '',
+    water: l.water,
+    boat: l.boat,
+    captain: l.captain,
+    'wind m/s': figure(l.windMps, 1),
+    'wind bearing': figure(l.windFromDeg, 0),
+    'water C': figure(l.waterTempC, 1),
+    'tide stage': figure(l.tideStage, 2),
+  };
+}
+
 /** A cell that a spreadsheet would take for a formula is written as text. @param zone - Of dates and times. */
 export function logCsv(lines: readonly LogLine[], zone: string): string {
-  const figure = (v: number | null, digits: number) => (v === null ? '' : v.toFixed(digits));
-  return Papa.unparse(
-    {
-      fields: [...LOG_COLUMNS],
-      data: lines.map((l) => [
-        localDate(l.fromMs, zone),
-        localTime(l.fromMs, zone),
-        localTime(l.toMs, zone),
-        l.spot,
-        l.bait,
-        String(l.rods),
-        l.outcome === 'landed' ? l.species : '',
-        l.outcome === 'landed' ? '1' : '0',
-        l.outcome === 'landed' ? figure(l.lengthMm, 0) : '',
-        l.outcome ?? 'nothing',
-        l.outcome === 'landed' ? (l.kept ? 'yes' : 'no') : '',
-        l.water,
-        l.boat,
-        l.captain,
-        figure(l.windMps, 1),
-        figure(l.windFromDeg, 0),
-        figure(l.waterTempC, 1),
-        figure(l.tideStage, 2),
-      ]),
-    },
-    { escapeFormulae: true, newline: '\r\n' },
-  );
+  const data = lines.map((l) => Object.values(logCells(l, zone)));
+  return Papa.unparse({ fields: [...LOG_COLUMNS], data }, { escapeFormulae: true, newline: '\r\n' });
 }

@@ -5,7 +5,8 @@ import { addDays } from '../units/time';
 import { clockReader, type DateOrder, parseDateTime } from './localTime';
 import { decimalOf, parseNumber } from './number';
 import { quote, type Refused } from './refused';
-import type { Table } from './table';
+import { isJsonRows, jsonTable } from './jsonRows';
+import { readTable, type Table } from './table';
 
 export const PAST_COLUMNS = ['date', 'from', 'to', 'hours', 'spot', 'bait', 'species', 'fish', 'length', 'rods'] as const;
 export type PastColumn = (typeof PAST_COLUMNS)[number];
@@ -18,6 +19,13 @@ export interface PastMapping {
   readonly decimal: '.' | ',';
   /** Millimetres a unit of length: 10, 1 or 25.4. */
   readonly lengthMm: number;
+}
+
+/** The table of a text file: separated by commas or the like, JSON, or GeoJSON, whose features say it in their properties. */
+export function pastTable(text: string): Table {
+  if (!isJsonRows(text)) return readTable(text);
+  const table = jsonTable(text);
+  return { ...table, header: table.header.map((h) => h.replace(/^properties\./, '')) };
 }
 
 /** One line of the file. */

@@ -1,5 +1,6 @@
-import { logFile, logFilter } from '@bluffwind/contract/log';
+import { type LOG_FILES, logFile, logFileFilter } from '@bluffwind/contract/log';
 import { type LogLine, logCsv } from '@bluffwind/core/formats/logCsv';
+import { logGeoJson, logGpx, logJson } from '@bluffwind/core/formats/logGeo';
 import { localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
 import { Problem } from '../errors';
@@ -12,10 +13,18 @@ import { ASKED, askedValues } from './asked';
 /** Lines of one file: more is asked for by years. */
 const MOST_LINES = 60_000;
 
-interface Row extends Omit<LogLine, 'fromMs' | 'toMs'> {
+interface Row extends Omit<LogLine, 'fromMs' | 'toMs' | 'atMs'> {
   readonly from: Date;
   readonly to: Date;
+  readonly at: Date | null;
 }
+
+const WRITERS: Record<(typeof LOG_FILES)[number], (lines: readonly LogLine[], zone: string) => string> = {
+  csv: logCsv,
+  geojson: logGeoJson,
+  gpx: logGpx,
+  json: logJson,
+};
 
 /** The log as a file that any spreadsheet opens and that comes in again. */
 export function logExport({ clock }: Deps) {
@@ -24,8 +33,8 @@ export function logExport({ clock }: Deps) {
     createRoute({
       method: 'get',
       path: '/log/export',
-      request: { query: logFilter.omit({ limit: true }) },
-      responses: answers(logFile, 'CSV, a line a fish and one for every empty time'),
+      request: { query: logFileFilter },
+      responses: answers(logFile, 'A line a fish and one for every empty time; GPX the landed fish of spots that are no captains’ only'),
     }),
     async (c) => {
       const [q, who, entities] = [c.req.valid('query'), c.get('who'), c.get('entities')];
@@ -35,19 +44,24 @@ export function logExport({ clock }: Deps) {
            b.name as boat, cap.name as captain, sp.name as spot, p.name as bait, s.rods, k.outcome, coalesce(f.name, '') as species,
            k.length_mm as "lengthMm", coalesce(k.kept, false) as kept, (s.conditions->>'windMps')::float8 as "windMps",
            (s.conditions->>'windFromDeg')::float8 as "windFromDeg", (s.conditions->>'waterTempC')::float8 as "waterTempC",
-           (s.conditions->>'tideStage')::float8 as "tideStage"
+           (s.conditions->>'tideStage')::float8 as "tideStage", sp.lat, sp.lon, k.at
          from fished_set s join spot sp on sp.id = s.spot_id join water w on w.id = sp.water_id
          join presentation p on p.id = s.presentation_id join trip t on t.id = s.trip_id join boat b on b.id = t.boat_id
          join person cap on cap.id = t.captain_id
          left join "catch" k on k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)
          left join species f on f.id = k.species_id
-         where ${ASKED} order by s.started_at, s.id, k.at limit ${MOST_LINES + 1}`,
-        askedValues(q, who, zone),
+         where ${ASKED} and ($8 <> 'gpx' or sp.privacy = 'crew') order by s.started_at, s.id, k.at limit ${MOST_LINES + 1}`,
+        [...askedValues(q, who, zone), q.as],
       );
       if (rows.length > MOST_LINES)
         throw new Problem('too_large', `The log asked for has more than ${MOST_LINES} lines; narrow it by days and take it in parts.`);
-      const lines = rows.map(({ from, to, ...r }) => ({ ...r, fromMs: from.getTime(), toMs: to.getTime() }));
-      return { name: `log-${localDate(clock.now(), zone)}.csv`, text: logCsv(lines, zone), lines: lines.length };
+      const lines = rows.map(({ from, to, at, ...r }) => ({
+        ...r,
+        fromMs: from.getTime(),
+        toMs: to.getTime(),
+        atMs: at?.getTime() ?? null,
+      }));
+      return { name: `log-${localDate(clock.now(), zone)}.${q.as}`, text: WRITERS[q.as](lines, zone), lines: lines.length };
     },
     { slow: true },
   );

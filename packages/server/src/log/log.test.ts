@@ -61,6 +61,21 @@ describe('the log as a file', () => {
     expect(rows.reduce((n, r) => n + r.fish, 0)).toBe(total.fish);
     expect(new Set(rows.map((r) => `${r.spot} ${r.bait} ${r.fromMs} ${r.toMs}`)).size).toBeLessThanOrEqual(total.sets);
   });
+  it('leaves captains’ spots out of the waypoints, which go to plotters, and has them in the other files for a captain', async () => {
+    const [spot] = h.mine.spots;
+    const file = async (as: string) => (await captain.get(`/log/export?as=${as}&from=1999-01-0${as.length}`)).body;
+    for (const as of ['csv', 'geojson', 'json', 'gpx']) expect((await file(as)).text).toContain(spot?.name);
+    expect(JSON.parse((await file('geojson')).text).features).toHaveLength((await file('csv')).lines);
+    await h.owner.query(`update spot set privacy = 'captain' where id = $1`, [spot?.id]);
+    try {
+      await h.changed();
+      for (const as of ['csv', 'geojson', 'json']) expect((await file(as)).text).toContain(spot?.name);
+      expect((await file('gpx')).text).not.toContain(spot?.name);
+      expect((await captain.get('/log/export?as=pdf')).body).toMatchObject({ fields: [{ field: 'as' }] });
+    } finally {
+      await h.owner.query(`update spot set privacy = 'crew' where id = $1`, [spot?.id]);
+    }
+  });
   it('makes no formula of a name that somebody gave', async () => {
     const [spot] = h.mine.spots;
     await h.owner.query(`update spot set name = '=HYPERLINK("x")' where id = $1`, [spot?.id]);

@@ -77,7 +77,11 @@ export function ImportTrips({ outfit, zone, onClose }: ImportTripsProps) {
         </div>
         <label className="flex flex-col gap-1">
           File: XLSX or CSV
-          <input type="file" accept=".xlsx,.csv,.txt,.tsv" onChange={(e) => e.target.files?.[0] && void past.choose(e.target.files[0])} />
+          <input
+            type="file"
+            accept=".xlsx,.csv,.txt,.tsv,.json,.geojson"
+            onChange={(e) => e.target.files?.[0] && void past.choose(e.target.files[0])}
+          />
         </label>
         {past.fault && <FileFault {...past.fault} />}
         {head && mapping && (

@@ -1,3 +1,4 @@
+import type { LOG_FILES } from '@bluffwind/contract/log';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -8,6 +9,7 @@ import { meQuery, outfitQuery, spotsQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { Menu, MenuItem } from '../ui/Menu';
 import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { FILTERS, type FilterName, LogFilters } from './LogFilters';
@@ -18,6 +20,15 @@ import { logQuery } from './queries';
 const ImportTrips = lazy(() => import('../imports/ImportTrips').then((m) => ({ default: m.ImportTrips })));
 
 const LogCharts = lazy(() => import('./LogCharts'));
+
+type LogFileKind = (typeof LOG_FILES)[number];
+/** What each kind of file is for. */
+const FILES: readonly { as: LogFileKind; words: string; media: string }[] = [
+  { as: 'csv', words: 'CSV, for a spreadsheet', media: 'text/csv;charset=utf-8' },
+  { as: 'geojson', words: 'GeoJSON, for a map', media: 'application/geo+json' },
+  { as: 'gpx', words: 'GPX, the fish for a plotter; no captains’ spots', media: 'application/gpx+xml' },
+  { as: 'json', words: 'JSON, for a program', media: 'application/json' },
+];
 
 type Shown = 'entries' | 'rates' | 'sizes';
 const SHOWN: readonly { value: Shown; name: string }[] = [
@@ -40,11 +51,11 @@ export default function Log() {
   const log = useQuery(logQuery(filter));
   const [asked, setShow] = useAddress('show', 'entries');
   const show = SHOWN.find((s) => s.value === asked)?.value ?? 'entries';
-  const saving = useSave<null, { name: string; text: string; lines: number }>({
-    send: () => get(`/log/export?${filter}`),
+  const saving = useSave<LogFileKind, { name: string; text: string; lines: number }>({
+    send: (as) => get(`/log/export?${new URLSearchParams([...new URLSearchParams(filter), ['as', as]])}`),
     touches: [],
-    told: ({ lines }) => `${lines} lines as CSV: a line a fish, and one for every empty time.`,
-    onStored: ({ name, text }) => saveFile(name, text, 'text/csv;charset=utf-8'),
+    told: ({ lines, name }) => `${lines} lines in ${name}${name.endsWith('.gpx') ? '' : ': a line a fish, and one for every empty time'}.`,
+    onStored: ({ name, text }) => saveFile(name, text, FILES.find((f) => name.endsWith(f.as))?.media),
   });
   const [bringing, setBringing] = useState(params.get('open') === 'trips');
   const choose = (name: FilterName, value: string) => {
@@ -68,9 +79,13 @@ export default function Log() {
         <Button onClick={() => setParams(show === 'entries' ? {} : { show })} disabled={filter === ''}>
           All
         </Button>
-        <Button onClick={() => saving.save(null)} disabled={saving.busy}>
-          As a file
-        </Button>
+        <Menu name="As a file">
+          {FILES.map((f) => (
+            <MenuItem key={f.as} onSelect={() => saving.save(f.as)}>
+              {f.words}
+            </MenuItem>
+          ))}
+        </Menu>
         {me && me.role !== 'mate' && <Button onClick={() => setBringing(true)}>Past trips</Button>}
       </Header>
       <Suspense fallback={null}>

@@ -1,6 +1,6 @@
 // Files are read here, off the screen's own thread: a large or hostile one can only hold up this worker, which is ended.
 import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog';
-import { guessPastMapping, type PastMapping, readPastTrips } from '@bluffwind/core/formats/pastTrips';
+import { guessPastMapping, pastTable, type PastMapping, readPastTrips } from '@bluffwind/core/formats/pastTrips';
 import type { PlacesRead } from '@bluffwind/core/formats/places';
 import { isNmea, type ReadingKind, readingKindOf, type ReadingTerms, readReadingFile, tableOf } from '@bluffwind/core/formats/readingFile';
 import { guessMapping, type ReadingMapping, type ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
@@ -158,7 +158,7 @@ const work = {
   },
   async pastTable(file: File, zone: string): Promise<Answer<TableHead<PastMapping> & { readonly table: Table }>> {
     try {
-      const table = /\.xlsx$/i.test(file.name) ? await sheetOf(file) : readTable(await file.text());
+      const table = /\.xlsx$/i.test(file.name) ? await sheetOf(file) : pastTable(await file.text());
       return { ...headOf(table), guess: guessPastMapping(table, zone), table };
     } catch (error) {
       return plainly(() => {
