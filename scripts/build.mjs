@@ -27,6 +27,8 @@ export async function buildNode(name, entry) {
       '--external:@node-rs/argon2',
       '--external:pino',
       '--external:ical-generator',
+      '--external:pdfkit',
+      '--external:dejavu-fonts-ttf',
       '--external:hono',
       '--external:@hono/*',
       '--external:zod',

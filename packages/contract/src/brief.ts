@@ -20,6 +20,13 @@ export const briefView = z.object({
   zone: z.string(),
   writtenAt: instant,
   publishedAt: instant.nullable(),
+  publishedBy: z.string().nullable(),
+  /** True for the brief as it went out, false for how things stand now. */
+  asPublished: z.boolean(),
+  /** What has changed since it went out, in sentences. */
+  since: z.array(z.string()),
+  /** What a captain adds for everybody. */
+  words: z.string(),
   trips: z.int(),
   fish: z.int(),
   rodHours: z.number(),
@@ -51,7 +58,10 @@ export const briefView = z.object({
       rules: z.array(z.string()),
       /** What is to be tied and got ready, each with whether it is done. */
       tonight: z.array(z.object({ key: z.string(), group: z.enum(['tie', 'bait', 'load']), what: z.string(), done: z.boolean() })),
-      readBy: z.array(z.string()),
+      /** What a captain adds for this boat. */
+      words: z.string(),
+      /** Who goes out on it, and when each has read the brief since it last went out. */
+      people: z.array(z.object({ name: z.string(), readAt: instant.nullable() })),
     }),
   ),
   /** What the crews said of the day, boat by boat. */
@@ -69,4 +79,11 @@ export const briefView = z.object({
   leaveAlone: z.array(z.string()),
   names: z.record(z.string(), z.string()),
 });
+/** What a captain adds: about a trip, or to everybody. Nothing takes it away again. */
+export const briefWords = z.object({ tripId: id.nullable(), text: z.string().trim().max(2000) });
+export type BriefWords = z.infer<typeof briefWords>;
+
+/** The brief as a file. */
+export const briefFile = z.object({ name: z.string(), base64: z.string() });
+
 export type BriefView = z.infer<typeof briefView>;

@@ -1,5 +1,5 @@
-import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
+import { BriefEntity, BriefReadEntity, BriefWordEntity } from '../db/entities/trip';
 import { feature } from '../feature';
 import { briefRoutes } from './routes';
 
-export const brief = feature({ routes: [briefRoutes], entities: [BriefEntity, BriefReadEntity] });
+export const brief = feature({ routes: [briefRoutes], entities: [BriefEntity, BriefReadEntity, BriefWordEntity] });

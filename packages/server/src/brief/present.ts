@@ -1,5 +1,6 @@
 // A brief as one of the crew reads it: of what was worked out, that which is for him, with the plans and receipts of now.
 import type { BriefView } from '@bluffwind/contract/brief';
+import type { SavedPlan } from '@bluffwind/contract/plan';
 import { composeBrief } from '@bluffwind/core/brief/composeBrief';
 import { addDays } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
@@ -17,9 +18,19 @@ import { isAboard } from '../trips/crew';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { tripViews } from '../trips/tripViews';
 import type { BriefParts } from './parts';
+import { type SentBrief, wordsOn } from './sent';
 
-/** The brief for a date for one person, in whose transaction spots that are kept from him are no rows. */
-export async function presentBrief(entities: EntityManager, date: string, who: Who, parts: BriefParts): Promise<BriefView> {
+/**
+ * The brief for a date for one person, in whose transaction spots that are kept from him are no rows.
+ * @param sent - Given, the brief is shown as it went out.
+ */
+export async function presentBrief(
+  entities: EntityManager,
+  date: string,
+  who: Who,
+  parts: BriefParts,
+  { sent = null }: { sent?: SentBrief | null } = {},
+): Promise<BriefView> {
   const zone = await zoneOf(entities, who.outfitId);
   const trips = await tripsOn(entities, date, zone);
   const spots = await entities.find(SpotEntity);
@@ -42,7 +53,10 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
   const published = await entities.findOneBy(BriefEntity, { date });
   const reads = published ? await entities.findBy(BriefReadEntity, { briefId: published.id }) : [];
   const people = await entities.find(PersonEntity);
-  const readBy = reads.map((r) => people.find((p) => p.id === r.personId)?.name ?? '');
+  const words = sent ? sent.words : await wordsOn(entities, date);
+  // A receipt is for what went out last.
+  const readAt = (personId: string) =>
+    reads.find((r) => r.personId === personId && published && r.readAt >= published.publishedAt)?.readAt.toISOString() ?? null;
   const names: Record<string, string> = {};
   const ticks = await entities.findBy(RigTickEntity, { tripId: In(trips.map((t) => t.id)), done: true });
   const ticked = new Set(ticks.map((t) => `${t.tripId} ${t.key}`));
@@ -52,7 +66,8 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
     if (!part) continue;
     const aboard = await isAboard(entities, view, who);
     const names1 = (spotId: string) => there.has(spotId) && (aboard || shows({ spotId }));
-    const saved = await savedPlan(entities, view.id);
+    const version = sent?.plans[view.id];
+    const saved = sent && version === undefined ? null : await savedPlan(entities, view.id, version);
     const plan = saved && forEyes(saved, names1);
     const hidden = saved?.legs.some((l) => !there.has(l.spotId)) ?? false;
     for (const l of plan?.legs ?? [])
@@ -62,7 +77,7 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
           ? 'a captain’s spot'
           : 'a kept spot';
     boats.push({
-      trip: view,
+      trip: sent ? { ...view, plan: saved && { ...pickPlan(saved), stale: false } } : view,
       plan,
       // A plan with a leg that is hidden from who asks is not weighed anew for him: it stays at what it was kept with.
       worthNow: plan && (hidden ? plan.expected : part.worthNow),
@@ -72,7 +87,8 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
       legRisks: part.legRisks.map((lines, i) => (names1(plan?.legs[i]?.spotId ?? '') ? [...lines] : [])),
       rules: [...part.rules],
       tonight: (part.tonight ?? []).map(({ key, group, what }) => ({ key, group, what, done: ticked.has(`${view.id} ${key}`) })),
-      readBy,
+      words: words[view.id] ?? '',
+      people: [view.captain, ...view.mates].map((p) => ({ name: p.name, readAt: readAt(p.id) })),
     });
   }
   const presentations: { id: string; name: string }[] = await entities.query('select id, name from presentation');
@@ -83,6 +99,10 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
     zone,
     writtenAt: parts.writtenAt,
     publishedAt: published?.publishedAt.toISOString() ?? null,
+    publishedBy: people.find((p) => p.id === published?.publishedBy)?.name ?? null,
+    asPublished: sent !== null,
+    since: [],
+    words: words[who.outfitId] ?? '',
     trips: parts.fishedTrips,
     fish: day.fish,
     rodHours: day.rodHours,
@@ -96,6 +116,9 @@ export async function presentBrief(entities: EntityManager, date: string, who: W
     names,
   };
 }
+
+/** A plan as a trip's row names it. */
+const pickPlan = ({ version, madeAt, expected, lo80, hi80 }: SavedPlan) => ({ version, madeAt, expected, lo80, hi80 });
 
 /** What the crews wrote down of a day's trips, in the order in which they went out. */
 async function saidOf(entities: EntityManager, date: string, zone: string): Promise<BriefView['said']> {

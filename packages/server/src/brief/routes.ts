@@ -1,17 +1,24 @@
-import { briefView } from '@bluffwind/contract/brief';
+import { type BriefView, briefFile, briefView, briefWords } from '@bluffwind/contract/brief';
 import { date } from '@bluffwind/contract/ids';
+import { METRIC } from '@bluffwind/core/units/measure';
 import { createRoute, z } from '@hono/zod-openapi';
 import { inOutfit } from '../db/database';
 import { audit } from '../audit';
-import { BriefEntity } from '../db/entities/trip';
+import { PersonEntity } from '../db/entities/outfit';
+import { BriefEntity, BriefWordEntity } from '../db/entities/trip';
 import { type Deps, found, requireCaptain } from '../http/context';
+import type { EntityManager } from 'typeorm';
 import type { Who } from '../http/who';
 import { router } from '../http/routes';
-import { answers } from '../http/responses';
+import { answers, jsonBody } from '../http/responses';
+import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { keptParts, makeParts } from './kept';
+import { briefPdf } from './briefPdf';
 import { presentBrief } from './present';
+import { isSent, type SentBrief, sentNow, sinceSent } from './sent';
 
 const byDate = z.object({ date });
+const byAs = z.object({ as: z.enum(['now', 'published']).default('now') });
 
 /** The evening's brief: kept as it was worked out, composed for each reader, and as it stood when published. */
 export function briefRoutes({ clock, source }: Deps) {
@@ -20,14 +27,57 @@ export function briefRoutes({ clock, source }: Deps) {
   const partsOf = async (who: Who, day: string) =>
     (await inOutfit(source, who.outfitId, (entities) => keptParts(entities, day))) ??
     (await makeParts(source, who.outfitId, day, clock.now()));
+  const briefNow = async (who: Who, day: string): Promise<BriefView> => {
+    const parts = await partsOf(who, day);
+    return inOutfit(
+      source,
+      who.outfitId,
+      async (entities) => {
+        const now = await presentBrief(entities, day, who, parts);
+        const sent = await sentOn(entities, day);
+        return sent ? { ...now, since: sinceSent(await presentBrief(entities, day, who, sent.parts, { sent }), now) } : now;
+      },
+      who,
+    );
+  };
+  const briefSent = (who: Who, day: string): Promise<BriefView> =>
+    inOutfit(
+      source,
+      who.outfitId,
+      async (entities) => {
+        const sent = found(await sentOn(entities, day), 'brief that went out');
+        return presentBrief(entities, day, who, sent.parts, { sent });
+      },
+      who,
+    );
   app.answer(
-    createRoute({ method: 'get', path: '/brief/{date}', request: { params: byDate }, responses: answers(briefView, 'Debrief and brief') }),
+    createRoute({
+      method: 'get',
+      path: '/brief/{date}',
+      request: { params: byDate, query: byAs },
+      responses: answers(briefView, 'Debrief and brief, as things stand or as it went out'),
+    }),
     async (c) => {
       const [who, day] = [c.get('who'), c.req.valid('param').date];
-      const parts = await partsOf(who, day);
-      return inOutfit(source, who.outfitId, (entities) => presentBrief(entities, day, who, parts), who);
+      return c.req.valid('query').as === 'published' ? briefSent(who, day) : briefNow(who, day);
     },
     { slow: true, keptMs: 120_000, ownTransactions: true },
+  );
+  app.answer(
+    createRoute({
+      method: 'get',
+      path: '/brief/{date}/pdf',
+      request: { params: byDate, query: byAs },
+      responses: answers(briefFile, 'The brief as PDF, in the reader’s units'),
+    }),
+    async (c) => {
+      const [who, day] = [c.get('who'), c.req.valid('param').date];
+      const brief = await (c.req.valid('query').as === 'published' ? briefSent(who, day) : briefNow(who, day));
+      const reader = await inOutfit(source, who.outfitId, (entities) => entities.findOneByOrFail(PersonEntity, { id: who.personId }), who);
+      const bytes = await briefPdf(brief, { ...METRIC, ...reader.settings.units });
+      return { name: `brief-${day}.pdf`, base64: bytes.toString('base64') };
+    },
+    { slow: true, ownTransactions: true },
   );
   app.answer(
     createRoute({
@@ -44,7 +94,7 @@ export function briefRoutes({ clock, source }: Deps) {
         source,
         who.outfitId,
         async (entities) => {
-          const body = await presentBrief(entities, day, who, parts);
+          const body = await sentNow(entities, who.outfitId, day, parts);
           await entities.query(
             `insert into brief (outfit_id, date, published_at, published_by, body) values ($1, $2, $3, $4, $5)
              on conflict (outfit_id, date) do update set published_at = excluded.published_at, published_by = excluded.published_by, body = excluded.body`,
@@ -62,6 +112,35 @@ export function briefRoutes({ clock, source }: Deps) {
   app.answer(
     createRoute({
       method: 'post',
+      path: '/brief/{date}/words',
+      request: { params: byDate, ...jsonBody(briefWords) },
+      responses: answers(z.object({ ok: z.literal(true) }), 'Added'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who, day] = [c.get('entities'), c.get('who'), c.req.valid('param').date];
+      const { tripId, text } = c.req.valid('json');
+      if (tripId !== null) {
+        const trips = await tripsOn(entities, day, await zoneOf(entities, who.outfitId));
+        found(
+          trips.find((t) => t.id === tripId),
+          `trip on ${day}`,
+        );
+      }
+      const key = { outfitId: who.outfitId, date: day, about: tripId ?? who.outfitId };
+      if (text === '') await entities.delete(BriefWordEntity, key);
+      else
+        await entities.upsert(BriefWordEntity, { ...key, text, by: who.personId, at: new Date(clock.now()) }, [
+          'outfitId',
+          'date',
+          'about',
+        ]);
+      return { ok: true as const };
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
       path: '/brief/{date}/read',
       request: { params: byDate },
       responses: answers(z.object({ ok: z.literal(true) }), 'Receipt stored'),
@@ -71,11 +150,18 @@ export function briefRoutes({ clock, source }: Deps) {
       const who = c.get('who');
       const stored = found(await entities.findOneBy(BriefEntity, { date: c.req.valid('param').date }), 'published brief');
       await entities.query(
-        `insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4) on conflict do nothing`,
+        `insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4)
+         on conflict (brief_id, person_id) do update set read_at = excluded.read_at`,
         [stored.id, who.outfitId, who.personId, new Date(clock.now())],
       );
       return { ok: true as const };
     },
   );
   return app;
+}
+
+/** The brief of a date as it last went out, or null when it did not, or went out before it was kept. */
+async function sentOn(entities: EntityManager, date: string): Promise<SentBrief | null> {
+  const row = await entities.findOneBy(BriefEntity, { date });
+  return row && isSent(row.body) ? row.body : null;
 }

@@ -16,6 +16,7 @@ import { OwnStations1780000000012 } from './migrations/0012-own-stations';
 import { CalendarAddress1780000000013 } from './migrations/0013-calendar-address';
 import { WholeDay1780000000014 } from './migrations/0014-whole-day';
 import { Topics1780000000015 } from './migrations/0015-topics';
+import { BriefWords1780000000016 } from './migrations/0016-brief-words';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -34,6 +35,7 @@ const MIGRATIONS = [
   CalendarAddress1780000000013,
   WholeDay1780000000014,
   Topics1780000000015,
+  BriefWords1780000000016,
 ];
 
 /** What a pool of connections may do. */

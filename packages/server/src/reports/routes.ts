@@ -17,6 +17,7 @@ import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { bodyOf } from './bodyOf';
 import { namesPlace } from './namesPlace';
+import { reportPdf } from './reportPdf';
 
 const byTrip = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -42,6 +43,23 @@ export function publicReports({ source, clock }: Deps): Hono<Env> {
     });
     c.header('X-Robots-Tag', 'noindex, nofollow');
     return c.json(body);
+  });
+  app.get('/reports/:token/pdf', async (c) => {
+    const bytes = await opened(c.req.param('token'), async (entities, reportId) => {
+      const report = await entities.findOneByOrFail(ReportEntity, { id: reportId });
+      const query = entities
+        .createQueryBuilder(PhotoEntity, 'p')
+        .addSelect('p.bytes')
+        .where('p.id = any(:ids)', { ids: report.body.photos });
+      const photos = await query.getMany();
+      return reportPdf(
+        report.body,
+        report.body.photos.flatMap((id) => photos.find((p) => p.id === id)?.bytes ?? []),
+      );
+    });
+    c.header('X-Robots-Tag', 'noindex, nofollow');
+    c.header('Content-Disposition', 'attachment; filename="your-day.pdf"');
+    return c.body(new Uint8Array(bytes), 200, { 'Content-Type': 'application/pdf' });
   });
   app.get('/reports/:token/photos/:n', async (c) => {
     const bytes = await opened(c.req.param('token'), async (entities, reportId) => {

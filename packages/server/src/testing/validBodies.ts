@@ -38,6 +38,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
     '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
     '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },
+    '/brief/{date}/words': { tripId: null, text: 'Fog early.' },
     '/trips/{id}/plans': plan,
     '/deck/{tripId}/entries': { entries: [{ kind: 'begin-trip', entryId: randomUUID(), at: iso(TEST_NOW) }] },
     '/trips': {

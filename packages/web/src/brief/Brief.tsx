@@ -2,20 +2,32 @@ import type { BriefView } from '@bluffwind/contract/brief';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { post } from '../data/api';
+import { get, post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { meQuery } from '../data/queries';
+import { useAddress } from '../data/useAddress';
 import { useSave } from '../data/useSave';
 import { clock, dateName, fish } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
+import { saveBytes } from '../ui/saveFile';
+import { Segments } from '../ui/Segments';
 import { briefQuery } from './queries';
+import { Words } from './Words';
 
 export default function Brief() {
   const { date = '' } = useParams();
-  const brief = useQuery(briefQuery(date));
+  const [asked, setAs] = useAddress('as', 'now');
+  const as = asked === 'published' ? 'published' : 'now';
+  const brief = useQuery(briefQuery(date, as));
   const { data: me } = useQuery(meQuery);
   const [chosen, setChosen] = useState(0);
+  const filing = useSave<null, { name: string; base64: string }>({
+    send: () => get(`/brief/${date}/pdf?as=${as}`),
+    touches: [],
+    told: ({ name }) => `${name} is among your downloads.`,
+    onStored: ({ name, base64 }) => saveBytes(name, base64, 'application/pdf'),
+  });
   const sending = useSave<'read' | 'publish'>({
     send: (what) => post(`/brief/${date}/${what}`),
     touches: [['brief', date]],
@@ -33,6 +45,9 @@ export default function Brief() {
       >
         {b.publishedAt && <Button onClick={() => sending.save('read')}>I have read it</Button>}
         <Button onClick={() => window.print()}>Print</Button>
+        <Button onClick={() => filing.save(null)} disabled={filing.busy}>
+          {filing.busy ? 'Writing it' : 'PDF'}
+        </Button>
         {me?.role !== 'mate' && (
           <Button strong onClick={() => sending.save('publish')}>
             {b.publishedAt ? 'Publish again' : 'Publish to crew'}
@@ -40,6 +55,23 @@ export default function Brief() {
         )}
       </Header>
       {sending.error !== null && <Fault error={sending.error} />}
+      {filing.error !== null && <Fault error={filing.error} />}
+      {b.publishedAt && (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-3 py-1.5 md:px-[18px]">
+          <span className="no-print">
+            <Segments
+              label="Which brief"
+              value={as}
+              options={[
+                { value: 'now', name: 'As things stand' },
+                { value: 'published', name: `As it went out ${clock(b.publishedAt, b.zone)}` },
+              ]}
+              onPick={setAs}
+            />
+          </span>
+          <Since brief={b} />
+        </div>
+      )}
       <div className="flex min-h-0 flex-1 flex-col overflow-auto md:grid md:grid-cols-[312px_1fr_290px] print:block">
         <aside className="no-print contents border-line md:block md:border-r">
           <ul aria-label="Boats" className="max-md:order-1 max-md:flex max-md:shrink-0 max-md:overflow-x-auto">
@@ -57,8 +89,7 @@ export default function Brief() {
                   <b>{x.trip.boat.name}</b>
                   <span className="block text-[0.9rem] text-ink-2">
                     <span className="num">{clock(x.trip.startsAt, b.zone)}</span> {x.trip.guests[0]?.name.split(' ').at(-1) ?? 'no'} party,{' '}
-                    {x.trip.guests.length}.{' '}
-                    {b.publishedAt ? (x.readBy.length > 0 ? `Read by ${x.readBy.length}.` : 'Not read.') : 'Not published.'}
+                    {x.trip.guests.length}. {b.publishedAt ? readWords(x.people) : 'Not published.'}
                   </span>
                 </button>
               </li>
@@ -78,7 +109,10 @@ export default function Brief() {
           <Against brief={b} />
           <Said said={b.said} day={dateName(b.debriefDate)} />
         </aside>
-        <article className="bg-paper px-4 py-4 max-md:order-3 md:px-7 md:py-6">{boat ? <BoatPage brief={b} boat={boat} /> : null}</article>
+        <article className="bg-paper px-4 py-4 max-md:order-3 md:px-7 md:py-6">
+          <Words date={date} tripId={null} text={b.words} name="To everybody" may={me?.role !== 'mate' && as === 'now'} />
+          {boat ? <BoatPage brief={b} boat={boat} may={me?.role !== 'mate' && as === 'now'} /> : null}
+        </article>
         <aside className="border-line px-4 py-5 max-md:order-4 max-md:border-t md:border-l md:px-5" aria-label="What changed and why">
           <h2 className="mb-2 font-bold">What {dateName(b.debriefDate)} changed, and why</h2>
           {b.changes.length === 0 && (
@@ -152,7 +186,29 @@ function Said({ said, day }: { said: BriefView['said'] | undefined; day: string 
   );
 }
 
-function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][number] }) {
+/** Who of a boat has read the brief since it last went out. */
+function readWords(people: BriefView['boats'][number]['people'] | undefined): string {
+  const [read, not] = [people?.filter((p) => p.readAt) ?? [], people?.filter((p) => !p.readAt) ?? []];
+  const first = (of: typeof read) => of.map((p) => p.name.split(' ')[0]).join(', ');
+  if (read.length === 0) return 'Not read.';
+  return not.length === 0 ? 'Read by all aboard.' : `Read by ${first(read)}, not by ${first(not)}.`;
+}
+
+/** What has changed since the brief went out. */
+function Since({ brief }: { brief: BriefView }) {
+  if (brief.asPublished) return <p className="text-[0.9rem] text-ink-2">Written by {brief.publishedBy}. Nothing here changes any more.</p>;
+  // A brief that was kept on the phone before this was told has none.
+  if ((brief.since ?? []).length === 0) return <p className="text-[0.9rem] text-ink-2">Nothing has changed since it went out.</p>;
+  return (
+    <ul className="text-[0.9rem] text-rust" aria-label="Changed since it went out">
+      {brief.since.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
+  );
+}
+
+function BoatPage({ brief, boat, may }: { brief: BriefView; boat: BriefView['boats'][number]; may: boolean }) {
   const { trip, plan } = boat;
   return (
     <>
@@ -161,8 +217,10 @@ function BoatPage({ brief, boat }: { brief: BriefView; boat: BriefView['boats'][
       </h2>
       <p className="text-ink-2">{boat.water}</p>
       <p className="text-ink-2">
-        {trip.captain.name}. {trip.guests.map((g) => `${g.name}${g.child ? ' (child)' : ''}`).join(', ')}. {trip.wish}
+        {[trip.captain, ...trip.mates].map((p) => p.name).join(', ')}.{' '}
+        {trip.guests.map((g) => `${g.name}${g.child ? ' (child)' : ''}`).join(', ')}. {trip.wish}
       </p>
+      <Words date={brief.date} tripId={trip.id} text={boat.words} name={`To ${trip.boat.name}`} may={may} />
       {plan ? (
         <>
           <h3 className="mt-4 mb-1 font-bold">

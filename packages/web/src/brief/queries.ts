@@ -3,5 +3,10 @@ import { TOPIC_NAMES } from '@bluffwind/contract/topics';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
 
-export const briefQuery = (date: string) =>
-  queryOptions({ queryKey: ['brief', date], queryFn: () => get<BriefView>(`/brief/${date}`), meta: { kept: true, follows: TOPIC_NAMES } });
+/** @param as - How things stand now, or the brief as it went out. */
+export const briefQuery = (date: string, as: 'now' | 'published' = 'now') =>
+  queryOptions({
+    queryKey: as === 'now' ? ['brief', date] : ['brief', date, as],
+    queryFn: () => get<BriefView>(`/brief/${date}${as === 'now' ? '' : '?as=published'}`),
+    meta: { kept: true, follows: TOPIC_NAMES },
+  });

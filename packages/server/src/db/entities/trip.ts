@@ -323,6 +323,27 @@ export const BriefEntity = new EntitySchema<BriefRow>({
   },
 });
 
+/** What a captain adds to a brief: about a trip, or about the outfit for everybody. */
+export interface BriefWordRow {
+  outfitId: string;
+  date: string;
+  about: string;
+  text: string;
+  by: string;
+  at: Date;
+}
+export const BriefWordEntity = new EntitySchema<BriefWordRow>({
+  name: 'brief_word',
+  columns: {
+    outfitId: { type: 'uuid', primary: true, name: 'outfit_id' },
+    date: { type: 'date', primary: true },
+    about: { type: 'uuid', primary: true },
+    text: { type: 'text' },
+    by: { type: 'uuid' },
+    at: { type: 'timestamptz' },
+  },
+});
+
 export interface BriefReadRow {
   briefId: string;
   outfitId: string;
