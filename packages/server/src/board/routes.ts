@@ -4,6 +4,7 @@ import { addDays, DAY, localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
 import { openTicks } from '../brief/kept';
+import { unreadBriefs } from '../brief/unread';
 import type { Deps } from '../http/context';
 import type { Who } from '../http/who';
 import { answers } from '../http/responses';
@@ -38,6 +39,10 @@ export function boardRoutes({ clock }: Deps) {
         const trip = tomorrow.find((t) => t.id === o.tripId && t.status === 'planned' && t.plan);
         if (trip && o.done < o.all)
           open.push({ tripId: o.tripId, text: `${mine(trip)}: ${o.all - o.done} of ${o.all} things still to tie, get ready or load` });
+      }
+      for (const u of await unreadBriefs(entities, addDays(date, 1))) {
+        const trip = tomorrow.find((t) => t.id === u.tripId && t.status === 'planned');
+        if (trip) open.push({ tripId: null, text: `${mine(trip)}: the brief is not read by ${u.people.join(', ')}` });
       }
       for (const a of await crossedTriggers(entities, rows.flat(), zone, now, run)) {
         const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);

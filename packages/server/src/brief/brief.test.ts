@@ -96,6 +96,26 @@ describe('a brief', () => {
     expect(await readers()).toEqual([name]);
   });
 
+  it('that somebody aboard has not read is on the Board, until he has', async () => {
+    const before = h.clock.now();
+    // The evening before.
+    h.clock.set(Date.parse(`${day}T00:00:00Z`) - 4 * 3_600_000);
+    const open = async () =>
+      ((await owner.get('/board')).body.open as { text: string }[]).map((o) => o.text).filter((t) => t.includes('brief'));
+    const mateName = h.mine.people.find((p) => p.role === 'mate')?.name as string;
+    await h.owner.query('insert into trip_mate (outfit_id, trip_id, person_id) values ($1, $2, $3) on conflict do nothing', [
+      h.mine.outfit.id,
+      tripId,
+      h.mine.people.find((p) => p.role === 'mate')?.id,
+    ]);
+    await h.changed();
+    expect(await open()).toEqual([expect.stringMatching(new RegExp(`the brief is not read by ${mateName}$`))]);
+    h.clock.set(before + 120_000);
+    await mate.post(`/brief/${day}/read`);
+    h.clock.set(Date.parse(`${day}T00:00:00Z`) - 4 * 3_600_000 + 60_000);
+    expect(await open()).toEqual([]);
+    h.clock.set(before + 180_000);
+  });
   it('is shown as it went out with the eyes of who reads it: a spot that became a captain’s has no name for a mate', async () => {
     const there = spots[1];
     await h.owner.query(`update spot set privacy = 'captain' where id = $1`, [there?.id]);

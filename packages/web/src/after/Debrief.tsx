@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { useSave } from '../data/useSave';
+import { useTyped } from '../data/useTyped';
 import { FIELD } from '../ui/form/fields';
 import { clock, fish } from '../ui/format';
 import { Button, Fault, RangeBar, Waiting } from '../ui/parts';
@@ -54,15 +55,16 @@ function Stops({ stops }: { stops: DebriefView['stops'] }) {
 
 /** What the crew says: chips for what is often said, text for all else, gear and bait; signed off by a captain. */
 function Said({ view, captain, zone }: { view: DebriefView; captain: boolean; zone: string }) {
-  const [edit, setEdit] = useState<DebriefEdit>(view.edit);
+  const [edit, setEdit, drop] = useTyped<DebriefEdit>(`debrief ${view.tripId}`, view.edit);
   const [what, setWhat] = useState('');
   const saving = useSave<DebriefEdit>({
     send: (body) => post(`/trips/${view.tripId}/debrief`, body),
     touches: [['debrief', view.tripId], ['brief']],
+    onRead: drop,
     told: (_, sent) => (sent.signed ? 'Signed off. The evening’s brief tells it.' : 'Kept. The evening’s brief tells it.'),
   });
   const shut = view.signedAt !== null || !view.mayWrite;
-  const change = (more: Partial<DebriefEdit>) => setEdit((e) => ({ ...e, ...more }));
+  const change = (more: Partial<DebriefEdit>) => setEdit({ ...edit, ...more });
   const addLost = () => {
     const name = what.trim();
     if (name === '') return;

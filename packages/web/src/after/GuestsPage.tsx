@@ -5,6 +5,8 @@ import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { useSave } from '../data/useSave';
+import { useTyped } from '../data/useTyped';
+import { useAsk } from '../ui/Ask';
 import { FIELD } from '../ui/form/fields';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault, Waiting } from '../ui/parts';
@@ -25,9 +27,13 @@ export function GuestsPage({ tripId, zone }: { tripId: string; zone: string }) {
 }
 
 function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; zone: string }) {
-  const [text, setText] = useState(draft.body.text);
-  const [learned, setLearned] = useState(draft.body.learned);
-  const [picked, setPicked] = useState<readonly string[]>(draft.body.photos);
+  const [written, setWritten, drop] = useTyped(`guests page ${tripId}`, {
+    text: draft.body.text,
+    learned: draft.body.learned,
+    picked: draft.body.photos as readonly string[],
+  });
+  const { text, learned, picked } = written;
+  const write = (more: Partial<typeof written>) => setWritten({ ...written, ...more });
   const [days, setDays] = useState<number>(60);
   const [address, setAddress] = useState<string | null>(null);
   const photos = useQuery(photosQuery(tripId));
@@ -35,12 +41,23 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
     send: (body) => post(`/trips/${tripId}/report`, body),
     touches: [['report', tripId]],
     onStored: ({ path }) => setAddress(`${location.origin}${path}`),
+    onRead: drop,
   });
   const ending = useSave<null>({
     send: () => post(`/trips/${tripId}/report/end`),
     touches: [['report', tripId]],
     told: 'The address opens nothing more.',
     onStored: () => setAddress(null),
+  });
+  const [ask, question] = useAsk();
+  const removing = useSave<string>({
+    send: (photoId) => post(`/photos/${photoId}/remove`),
+    touches: [
+      ['photos', tripId],
+      ['report', tripId],
+    ],
+    told: 'The photo is gone.',
+    onStored: (_, photoId) => write({ picked: picked.filter((x) => x !== photoId) }),
   });
   const { sent } = draft;
   return (
@@ -57,7 +74,7 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
           maxLength={3000}
           value={text}
           aria-invalid={sending.fault('text') !== undefined}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => write({ text: e.target.value })}
         />
       </label>
       {sending.fault('text') && (
@@ -73,7 +90,7 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
           maxLength={1000}
           value={learned}
           aria-invalid={sending.fault('learned') !== undefined}
-          onChange={(e) => setLearned(e.target.value)}
+          onChange={(e) => write({ learned: e.target.value })}
         />
       </label>
       <fieldset className="mt-2">
@@ -90,11 +107,26 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
                     type="checkbox"
                     className="h-5 w-5 accent-kelp"
                     checked={picked.includes(p.id)}
-                    onChange={() => setPicked((all) => (all.includes(p.id) ? all.filter((x) => x !== p.id) : [...all, p.id]))}
+                    onChange={() => write({ picked: picked.includes(p.id) ? picked.filter((x) => x !== p.id) : [...picked, p.id] })}
                   />
                   {clock(p.at, zone)}
                 </span>
               </label>
+              <button
+                type="button"
+                className="min-h-7 cursor-pointer text-[0.87rem] underline underline-offset-2 max-md:min-h-11"
+                aria-label={`Take photo ${i + 1} away`}
+                onClick={() =>
+                  ask({
+                    title: `Take photo ${i + 1} away?`,
+                    text: 'It leaves the log and the guests’ page, and does not come back.',
+                    yes: 'Take it away',
+                    act: () => removing.save(p.id),
+                  })
+                }
+              >
+                Take away
+              </button>
             </li>
           ))}
         </ul>
@@ -109,6 +141,8 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
       </fieldset>
       {sending.error !== null && sending.fault('text') === undefined && <Fault error={sending.error} />}
       {ending.error !== null && <Fault error={ending.error} />}
+      {removing.error !== null && <Fault error={removing.error} />}
+      {question}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button
           strong

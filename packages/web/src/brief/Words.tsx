@@ -1,7 +1,8 @@
 import type { BriefWords } from '@bluffwind/contract/brief';
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { post } from '../data/api';
 import { useSave } from '../data/useSave';
+import { useTyped } from '../data/useTyped';
 import { Button, Fault } from '../ui/parts';
 
 /** What a captain adds to the brief: to everybody, or to one boat. Others read it. */
@@ -19,12 +20,12 @@ export function Words({
   may: boolean;
 }) {
   const id = useId();
-  const [typed, setTyped] = useState<string | null>(null);
+  const [typed, setTyped, drop] = useTyped<string | null>(`words ${date} ${tripId ?? 'all'}`, null);
   const saving = useSave<BriefWords>({
     send: (words) => post(`/brief/${date}/words`, words),
     touches: [['brief', date]],
     told: (_, { text: sent }) => (sent === '' ? 'Taken away.' : 'Added to the brief.'),
-    onRead: () => setTyped(null),
+    onRead: drop,
   });
   const stands = text ?? '';
   if (typed === null)
@@ -68,7 +69,7 @@ export function Words({
         <Button strong type="submit" disabled={saving.busy}>
           {saving.busy ? 'Saving' : 'Save'}
         </Button>
-        <Button onClick={() => setTyped(null)}>Leave it</Button>
+        <Button onClick={drop}>Leave it</Button>
       </div>
     </form>
   );

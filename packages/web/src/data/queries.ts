@@ -3,7 +3,7 @@ import type { Me } from '@bluffwind/contract/auth';
 import type { Chart, SpotView } from '@bluffwind/contract/grounds';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { PlanDesk } from '@bluffwind/contract/plan';
-import type { Topic } from '@bluffwind/contract/topics';
+import { TOPIC_NAMES, type Topic } from '@bluffwind/contract/topics';
 import type { Board, TripView } from '@bluffwind/contract/trips';
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
@@ -43,7 +43,7 @@ export const outfitQuery = queryOptions({
 export const boardQuery = queryOptions({
   queryKey: ['board'],
   queryFn: () => get<Board>('/board'),
-  meta: { kept: true, follows: ['conditions', 'crew', 'gear', 'log', 'spots', 'trips', 'waters'] },
+  meta: { kept: true, follows: TOPIC_NAMES },
 });
 export const tripQuery = (id: string) =>
   queryOptions({ queryKey: ['trip', id], queryFn: () => get<TripView>(`/trips/${id}`), meta: { kept: true, follows: TRIP_TOPICS } });

@@ -1,6 +1,7 @@
 // What the phone keeps: the pack of each trip, and every entry until the server has it.
 import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { forgetTyped } from '../data/typed';
 
 /** An entry with how far it has come. */
 export interface StoredEntry {
@@ -183,7 +184,8 @@ export async function clearPhone(): Promise<void> {
   dropUnsaved();
 }
 
-/** Plans that were not saved go with their person. */
+/** Plans and texts that were not saved go with their person. */
 function dropUnsaved(): void {
+  forgetTyped();
   for (const key of Object.keys(localStorage)) if (OWN_KEYS.some((own) => key.startsWith(own))) localStorage.removeItem(key);
 }

@@ -22,11 +22,11 @@ export default function Report() {
       </main>
     );
   if (!page.data) return <Waiting what="Opening your day" />;
-  return <Day page={page.data} photo={(n) => `/api/reports/${token}/photos/${n}`} />;
+  return <Day page={page.data} photo={(n) => `/api/reports/${token}/photos/${n}`} pdf={`/api/reports/${token}/pdf`} />;
 }
 
 /** One tall page: photos large, the day's tide as a line with the fish on it by time, a word from the captain. */
-function Day({ page, photo }: { page: Page; photo: (n: number) => string }) {
+function Day({ page, photo, pdf }: { page: Page; photo: (n: number) => string; pdf: string }) {
   useEffect(() => {
     document.title = `Your day on ${dateName(page.date)} · ${page.outfit}`;
   }, [page]);
@@ -91,7 +91,10 @@ function Day({ page, photo }: { page: Page; photo: (n: number) => string }) {
           />
         ))}
         <p className="no-print mt-6">
-          <Button onClick={() => window.print()}>Print it or keep it as PDF</Button>
+          <Button onClick={() => window.print()}>Print it</Button>{' '}
+          <a href={pdf} download className="inline-block rounded border border-ink px-3 py-1.5 font-semibold max-md:min-h-10">
+            Keep it as PDF
+          </a>
         </p>
       </main>
     </div>
