@@ -28,6 +28,8 @@ export async function buildNode(name, entry) {
       '--external:pino',
       '--external:ical-generator',
       '--external:pdfkit',
+      '--external:nodemailer',
+      '--external:smtp-server',
       '--external:dejavu-fonts-ttf',
       '--external:hono',
       '--external:@hono/*',

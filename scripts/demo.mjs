@@ -33,6 +33,7 @@ await main(async () => {
   const demo = await response.json();
   say('');
   say(`Bluffwind is ready at  ${address}`);
+  say(`Letters that it writes: ${world.letters} (delivered to nobody)`);
   say('');
   say(`Demo sign-ins (password "${demo.password}"):`);
   for (const s of demo.signIns) say(`  ${s.email.padEnd(34)} ${s.name}, ${s.role} of ${s.outfit}`);

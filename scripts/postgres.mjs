@@ -3,10 +3,10 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, unlinkSync, writeFileSync } from 'node:fs';
-import net from 'node:net';
 import path from 'node:path';
 import { cleanEnv, run } from './children.mjs';
 import { ensurePostgres } from './debian.mjs';
+import { freePort } from './freePort.mjs';
 import { say, Stop } from './output.mjs';
 
 /** Ids to run PostgreSQL as: it refuses root. */
@@ -194,17 +194,6 @@ function commandOf(pid) {
   } catch {
     return '';
   }
-}
-
-function freePort() {
-  return new Promise((resolve, reject) => {
-    const server = net.createServer();
-    server.on('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
 }
 
 async function ready(child, data, logFile) {

@@ -3,6 +3,7 @@ import { mkdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { run, startListening, stopChild } from './children.mjs';
 import { clusterFolder, ROOT, STATE } from './folders.mjs';
+import { freePort } from './freePort.mjs';
 import { say } from './output.mjs';
 import { startPostgres } from './postgres.mjs';
 
@@ -14,6 +15,7 @@ const file = (name) => path.join(ROOT, 'dist', name);
  */
 export async function startWorld({ name, reset = false, durable = true, port = 0, web = true, quiet = false, empty = false, more = {} }) {
   const tell = quiet ? () => {} : say;
+  let smtp;
   const folder = clusterFolder(name);
   if (reset) rmSync(folder, { recursive: true, force: true });
   tell('Starting PostgreSQL ...');
@@ -27,7 +29,17 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     tell('Starting the simulated station and boat instrument ...');
     let station = await startListening('station', process.execPath, [file('sim.mjs'), 'station']);
     stops.push(() => stopChild(station.child));
+    const mailbox = await startListening('mailbox', process.execPath, [file('sim.mjs'), 'mailbox'], {
+      log: (t) => {
+        smtp ??= /takes mail on (\S+)/.exec(t)?.[1];
+      },
+    });
+    stops.push(() => stopChild(mailbox.child));
+    // Letters hold links: the address has to be known before the server stands.
+    const ownPort = port || (await freePort());
     const env = {
+      SMTP_URL: smtp,
+      PUBLIC_URL: `http://127.0.0.1:${ownPort}`,
       DATABASE_URL: db.appUrl,
       DATABASE_OWNER_URL: db.ownerUrl,
       STATION_URL: station.url,
@@ -52,7 +64,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     const serverEnv = {
       ...env,
       ...(instrument ? { INSTRUMENT_ADDRESS: instrument.url } : {}),
-      PORT: String(port),
+      PORT: String(ownPort),
       ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}),
     };
     const start = () =>
@@ -64,6 +76,8 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     stops.push(() => stopChild(server.child));
     return {
       url: server.url,
+      /** Where what was written to people can be read. */
+      letters: mailbox.url,
       db,
       env: serverEnv,
       stop,

@@ -1,7 +1,8 @@
 // Commands of the simulator: "scenario FILE" writes the demo's world, "station" serves the weather and tide station,
-// "broken-station" one gone wrong, "instrument ISO-TIME" a boat's instruments.
+// "broken-station" one gone wrong, "instrument ISO-TIME" a boat's instruments, "mailbox" a mail server that delivers nothing.
 import { writeFileSync } from 'node:fs';
 import { startInstrument } from './instrument';
+import { startMailbox } from './mailbox';
 import { buildScenario } from './scenario';
 import { startBrokenStation, startStation } from './station';
 
@@ -10,11 +11,15 @@ if (command === 'scenario' && argument) {
   writeFileSync(argument, JSON.stringify(buildScenario()));
 } else if (command === 'station') {
   startStation(Number(argument) || 0);
+} else if (command === 'mailbox') {
+  void startMailbox(Number(argument) || 0);
 } else if (command === 'broken-station') {
   startBrokenStation(Number(argument) || 0);
 } else if (command === 'instrument' && !Number.isNaN(Date.parse(argument))) {
   startInstrument(Date.parse(argument));
 } else {
-  process.stderr.write('usage: sim scenario FILE | sim station [PORT] | sim broken-station [PORT] | sim instrument ISO-TIME\n');
+  process.stderr.write(
+    'usage: sim scenario FILE | sim station [PORT] | sim broken-station [PORT] | sim instrument ISO-TIME | sim mailbox [PORT]\n',
+  );
   process.exit(2);
 }

@@ -25,12 +25,14 @@ export const ownSettings = z
       .strict(),
     /** Single keys do something; some read the screen with keys of their own. */
     keys: z.boolean(),
+    /** What is written to him by mail, where a mail server is set up. */
+    mail: z.object({ overdue: z.boolean(), brief: z.boolean() }).strict().default({ overdue: true, brief: false }),
   })
   .strict();
 export type OwnSettings = z.infer<typeof ownSettings>;
 
 /** What holds until somebody sets it. */
-export const USUAL_SETTINGS: OwnSettings = { units: METRIC, keys: true };
+export const USUAL_SETTINGS: OwnSettings = { units: METRIC, keys: true, mail: { overdue: true, brief: false } };
 
 export const me = z.object({
   id,
@@ -40,6 +42,8 @@ export const me = z.object({
   /** The server's time now. */
   now: instant,
   settings: ownSettings,
+  /** Whether letters are sent from here. */
+  mail: z.boolean(),
   /** True in the demo, where the clock can be set. */
   demo: z.boolean(),
 });

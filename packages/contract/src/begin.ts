@@ -21,6 +21,8 @@ export const beginView = z.object({
   open: z.boolean(),
   /** Whether there is no outfit yet. */
   empty: z.boolean(),
+  /** Whether letters are sent from here. */
+  mail: z.boolean(),
 });
 export type BeginView = z.infer<typeof beginView>;
 

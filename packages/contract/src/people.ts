@@ -22,7 +22,9 @@ export type PersonView = z.infer<typeof personView>;
 export const personEdit = z.object({ name: personName, role, active: z.boolean() }).strict();
 
 /** Somebody is asked in; or, with `personId`, one of the crew is given a way to a new password. */
-export const newInvitation = z.object({ id, personId: id.nullable(), name: personName, email, role }).strict();
+export const newInvitation = z
+  .object({ id, personId: id.nullable(), name: personName, email, role, byMail: z.boolean().default(false) })
+  .strict();
 
 export const invitationRow = z.object({
   id,
@@ -35,7 +37,10 @@ export const invitationRow = z.object({
 });
 export type InvitationRow = z.infer<typeof invitationRow>;
 
-/** A new invitation with its key, which is shown once. */
-export const invitationMade = z.object({ id, token: z.string(), expiresAt: instant });
+/** A new invitation with its key, which is shown once; null where it goes out by mail. */
+export const invitationMade = z.object({ id, token: z.string().nullable(), expiresAt: instant });
+
+/** Who has forgotten his password is written to, if there is such an account. */
+export const passwordForgotten = z.object({ email }).strict();
 
 export const passwordChange = z.object({ old: z.string().min(1).max(200), password: newPassword }).strict();

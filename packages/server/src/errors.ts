@@ -6,6 +6,11 @@ const CATALOGUE = {
   not_signed_in: { status: 401, title: 'Not signed in', remedy: 'Sign in and try again.' },
   wrong_sign_in: { status: 401, title: 'Wrong e-mail or password', remedy: 'Check both; ask the owner of the outfit for a new password.' },
   too_many_tries: { status: 429, title: 'Too many tries', remedy: 'Wait a minute and try again.' },
+  no_mail: {
+    status: 409,
+    title: 'No mail is sent from here',
+    remedy: 'Ask the owner for a link that lets you choose a new password; he finds it under Crew.',
+  },
   not_open: {
     status: 403,
     title: 'No outfit can be made here by oneself',

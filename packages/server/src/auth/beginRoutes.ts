@@ -1,5 +1,6 @@
 // Coming in without a session: an outfit of one's own, or an invitation into one.
 import { beginView, invitationLook, invitationTake, invitationView, newOutfit } from '@bluffwind/contract/begin';
+import { passwordForgotten } from '@bluffwind/contract/people';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import { IsNull } from 'typeorm';
@@ -42,7 +43,13 @@ export function beginRoutes(deps: Deps) {
     writeCookie(c, DEVICE, opened.device, DEVICE_DAYS, deps.config);
   };
 
-  app.answer(createRoute({ method: 'get', path: '/begin', responses: answers(beginView, 'Whether an outfit can be made here') }), mayBegin);
+  app.answer(
+    createRoute({ method: 'get', path: '/begin', responses: answers(beginView, 'Whether an outfit can be made here') }),
+    async () => ({
+      ...(await mayBegin()),
+      mail: deps.config.mail !== null,
+    }),
+  );
 
   app.answer(
     createRoute({
@@ -62,6 +69,24 @@ export function beginRoutes(deps: Deps) {
       return { ok: true as const };
     },
     { maxBytes: 8192 },
+  );
+
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/password/forgotten',
+      request: jsonBody(passwordForgotten),
+      responses: answers(done, 'A letter is on its way, if there is such an account'),
+    }),
+    async (c) => {
+      const { email } = c.req.valid('json');
+      if (!deps.config.mail) throw new Problem('no_mail');
+      await counted(c, `forgotten ${email}`);
+      // Put in the queue whether there is such an account or not: nobody learns it here, from the answer or its time.
+      await deps.jobs.send(deps.source.manager, 'mail', { kind: 'new-password', email });
+      return { ok: true as const };
+    },
+    { maxBytes: 2048 },
   );
 
   const invitationOf = async (token: string) => {

@@ -83,6 +83,7 @@ export function authRoutes(deps: Deps) {
       outfit: { name: outfit.name, zone: outfit.zone },
       now: iso(deps),
       settings: { ...USUAL_SETTINGS, ...person.settings },
+      mail: deps.config.mail !== null,
       demo: deps.demoClock !== null,
     };
   });

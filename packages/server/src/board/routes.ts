@@ -10,6 +10,7 @@ import type { Who } from '../http/who';
 import { answers } from '../http/responses';
 import { router } from '../http/routes';
 import { crossedTriggers } from '../plan/alerts';
+import { overdueBoats } from '../trips/overdue';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { newestRun, tripViews } from '../trips/tripViews';
 import { saidTime } from '@bluffwind/core/units/measure';
@@ -50,27 +51,22 @@ export function boardRoutes({ clock }: Deps) {
       }
       const overdue = await overdueBoats(entities, now);
       for (const o of overdue)
-        open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: it was to be back at ${saidTime(Date.parse(o.dueAt), zone)}` });
-      return { today, tomorrow, open, out: await boatsOut(entities, who, now), overdue };
+        open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: it was to be back at ${saidTime(o.dueAt.getTime(), zone)}` });
+      return {
+        today,
+        tomorrow,
+        open,
+        out: await boatsOut(entities, who, now),
+        overdue: overdue.map((o) => ({ ...o, dueAt: o.dueAt.toISOString() })),
+      };
     },
     { keptMs: 30_000 },
   );
   return app;
 }
 
-/** Trips of other years that nobody ended are no alarm. */
-const ALARM_MS = 3 * DAY;
-
-/** Boats that are out after the time signed before leaving, or after the trip's end where nothing was signed. */
-async function overdueBoats(entities: EntityManager, nowMs: number): Promise<Board['overdue']> {
-  const rows: { id: string; boat: string; captain: string; due: Date; ashore: string }[] = await entities.query(
-    `select t.id, b.name as boat, p.name as captain, coalesce(d.due_at, t.ends_at) as due, coalesce(d.ashore, '') as ashore
-     from trip t join boat b on b.id = t.boat_id join person p on p.id = t.captain_id left join departure d on d.trip_id = t.id
-     where t.status = 'under way' and coalesce(d.due_at, t.ends_at) between $1 and $2 order by 4`,
-    [new Date(nowMs - ALARM_MS), new Date(nowMs)],
-  );
-  return rows.map((r) => ({ tripId: r.id, boat: r.boat, captain: r.captain, dueAt: r.due.toISOString(), ashore: r.ashore }));
-}
+/** Trips of other years that nobody ended are not out. */
+const OUT_MS = 3 * DAY;
 
 /** Trips under way with their last stop. A captain's spot has no name for a mate who is not aboard; a kept one is no row for him anyway. */
 async function boatsOut(entities: EntityManager, who: Who, nowMs: number): Promise<Board['out']> {
@@ -86,7 +82,7 @@ async function boatsOut(entities: EntityManager, who: Who, nowMs: number): Promi
        left join lateral (select * from stop st where st.trip_id = t.id and st.deleted_at is null order by st.started_at desc limit 1) st on true
        left join spot sp on sp.id = st.spot_id
        where t.status = 'under way' and t.starts_at > $1 order by b.name`,
-      [new Date(nowMs - ALARM_MS), who.role !== 'mate', who.personId],
+      [new Date(nowMs - OUT_MS), who.role !== 'mate', who.personId],
     );
   return rows.map((r) => ({
     tripId: r.id,

@@ -21,7 +21,7 @@ const byDate = z.object({ date });
 const byAs = z.object({ as: z.enum(['now', 'published']).default('now') });
 
 /** The evening's brief: kept as it was worked out, composed for each reader, and as it stood when published. */
-export function briefRoutes({ clock, source }: Deps) {
+export function briefRoutes({ clock, source, jobs }: Deps) {
   const app = router();
   // Working it out takes longer than a transaction may stand open: each step has its own.
   const partsOf = async (who: Who, day: string) =>
@@ -102,6 +102,8 @@ export function briefRoutes({ clock, source }: Deps) {
           );
           const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
           await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
+          for (const personId of await wantsBrief(entities, day, await zoneOf(entities, who.outfitId)))
+            await jobs.send(entities, 'mail', { kind: 'brief', outfitId: who.outfitId, date: day, personId });
           return presentBrief(entities, day, who, parts);
         },
         who,
@@ -158,6 +160,17 @@ export function briefRoutes({ clock, source }: Deps) {
     },
   );
   return app;
+}
+
+/** Who goes out on a date and wants its brief by mail. */
+async function wantsBrief(entities: EntityManager, date: string, zone: string): Promise<string[]> {
+  const trips = (await tripsOn(entities, date, zone)).map((t) => t.id);
+  const rows: { id: string }[] = await entities.query(
+    `select distinct p.id from person p join trip t on t.id = any($1::uuid[]) left join trip_mate m on m.trip_id = t.id
+     where p.active and p.id in (t.captain_id, m.person_id) and coalesce((p.settings->'mail'->>'brief')::boolean, false)`,
+    [trips],
+  );
+  return rows.map((r) => r.id);
 }
 
 /** The brief of a date as it last went out, or null when it did not, or went out before it was kept. */

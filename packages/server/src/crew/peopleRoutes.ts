@@ -21,7 +21,7 @@ const INVITATION_DAYS = 7;
 /** So many can be open at once. */
 const MOST_OPEN = 50;
 
-export function peopleRoutes({ clock }: Deps) {
+export function peopleRoutes({ clock, config, jobs }: Deps) {
   const app = router();
   app.answer(
     createRoute({ method: 'get', path: '/people', responses: answers(z.array(personView), 'Everybody, with what lies ahead') }),
@@ -105,6 +105,7 @@ export function peopleRoutes({ clock }: Deps) {
             { field: 'email', message: 'has an account already' },
           ]);
       }
+      if (body.byMail && !config.mail) throw new Problem('no_mail', '', [{ field: 'byMail', message: 'no mail server is set up here' }]);
       const token = randomBytes(24).toString('base64url');
       const nowMs = clock.now();
       const expiresAt = new Date(nowMs + INVITATION_DAYS * DAY);
@@ -123,7 +124,9 @@ export function peopleRoutes({ clock }: Deps) {
         withdrawnAt: null,
       });
       await audit(entities, who, nowMs, again ? 'offer new password' : 'invite', 'invitation', body.id, { role: again?.role ?? body.role });
-      return { id: body.id, token, expiresAt: expiresAt.toISOString() };
+      // The letter's key is made when it is sent; this one is then told to nobody.
+      if (body.byMail) await jobs.send(entities, 'mail', { kind: 'invitation', outfitId: who.outfitId, invitationId: body.id });
+      return { id: body.id, token: body.byMail ? null : token, expiresAt: expiresAt.toISOString() };
     },
   );
   app.answer(

@@ -17,6 +17,7 @@ import { CalendarAddress1780000000013 } from './migrations/0013-calendar-address
 import { WholeDay1780000000014 } from './migrations/0014-whole-day';
 import { Topics1780000000015 } from './migrations/0015-topics';
 import { BriefWords1780000000016 } from './migrations/0016-brief-words';
+import { Notices1780000000017 } from './migrations/0017-notices';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -36,6 +37,7 @@ const MIGRATIONS = [
   WholeDay1780000000014,
   Topics1780000000015,
   BriefWords1780000000016,
+  Notices1780000000017,
 ];
 
 /** What a pool of connections may do. */

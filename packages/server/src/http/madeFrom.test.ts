@@ -17,6 +17,7 @@ const NO_TOPIC = [
   'brief_kept',
   'outfit_version',
   'tries',
+  'notice',
   'demo_clock',
   'migrations',
 ];

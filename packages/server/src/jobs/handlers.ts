@@ -4,6 +4,7 @@ import { outfitChanged } from '../changed';
 import { makeMarked } from '../brief/kept';
 import { inOutfit } from '../db/database';
 import { changedIn } from '../db/topics';
+import { lookForOverdue, sendMail } from '../mail/jobs';
 import { storeStopConditions } from '../deck/stopConditions';
 import type { Deps } from '../http/context';
 import { BACK_OFF, DEMO_BACK_OFF, pollStations } from '../water/poll';
@@ -37,6 +38,8 @@ export function handlersOf(deps: JobDeps): Handlers {
       });
       for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId), topics: ['conditions'] });
     },
+    mail: (job) => sendMail(source, config.mail, job, clock.now()),
+    'look-overdue': () => (config.mail ? lookForOverdue(source, deps.jobs, clock.now()) : Promise.resolve(0)),
     sweep: () => sweep(source, clock.now()),
   };
 }

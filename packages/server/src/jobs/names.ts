@@ -1,3 +1,5 @@
+import type { MailJob } from '../mail/jobs';
+
 /** What each kind of job is told. An outfit's job works in that outfit alone. */
 export interface JobData {
   /** Conditions of finished stops that have none yet. */
@@ -10,12 +12,25 @@ export interface JobData {
   'calibrate-spots': { readonly outfitId: string; readonly waterId: string; readonly spotIds: readonly string[] };
   /** Stations of all outfits that are due are asked. */
   'poll-stations': Record<string, never>;
+  /** A letter to one person. */
+  mail: MailJob;
+  /** Boats that are overdue are told to those ashore. */
+  'look-overdue': Record<string, never>;
   /** Sessions that are over, notes that are no longer needed. */
   sweep: Record<string, never>;
 }
 export type JobName = keyof JobData;
 
-export const JOB_NAMES: readonly JobName[] = ['see-stops', 'refresh-stops', 'calibrate-spots', 'make-briefs', 'poll-stations', 'sweep'];
+export const JOB_NAMES: readonly JobName[] = [
+  'see-stops',
+  'refresh-stops',
+  'calibrate-spots',
+  'make-briefs',
+  'poll-stations',
+  'mail',
+  'look-overdue',
+  'sweep',
+];
 
 /** Jobs that failed for good end here, for the owner to see. */
 export const DEAD = 'dead';

@@ -9,7 +9,7 @@ import { TEST_NOW } from './smallOutfit';
 export const iso = (ms: number) => new Date(ms).toISOString();
 
 /** What is open to who has no session. */
-export const PUBLIC = ['/sign-in', '/begin', '/invitation/look', '/invitation/take'];
+export const PUBLIC = ['/sign-in', '/begin', '/invitation/look', '/invitation/take', '/password/forgotten'];
 
 /** Valid bodies of the routes that take one, naming rows of an outfit. */
 export function bodies(o: Harness['mine']): Record<string, unknown> {
@@ -34,6 +34,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/fleet/plans': { plans: [{ ...plan, tripId: trip.id }] },
     '/outfit/settings': { medicalNoteDays: 300 },
     '/me/settings': USUAL_SETTINGS,
+    '/password/forgotten': { email: 'nobody@crew.example' },
     '/laid-aside/try': { id: randomUUID() },
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
     '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },

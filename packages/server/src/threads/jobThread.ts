@@ -30,7 +30,7 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
   const deps = { source, clock, config, log, jobs: jobsOf(boss) };
   await workOn(boss, deps);
   // Both servers of two ask for it; the queue takes one a span.
-  const every = (name: 'poll-stations' | 'sweep', seconds: number) => {
+  const every = (name: 'poll-stations' | 'look-overdue' | 'sweep', seconds: number) => {
     const ask = async () => {
       try {
         // What waits already will do; polls that take longer than their span must not pile up.
@@ -44,6 +44,7 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
   };
   every('poll-stations', config.demo ? DEMO_POLL_S : POLL_S);
   every('sweep', SWEEP_S);
+  every('look-overdue', config.demo ? DEMO_POLL_S : POLL_S);
   listenWhileHolding(config.databaseUrl, 'instruments', () =>
     listenToInstruments({
       source,

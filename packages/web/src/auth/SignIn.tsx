@@ -4,6 +4,7 @@ import { Link, Navigate, useLocation, useNavigate } from 'react-router';
 import { beginQuery } from '../begin/queries';
 import { post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
+import { Forgotten } from './Forgotten';
 import { demoQuery } from './queries';
 
 export function SignIn() {
@@ -69,6 +70,7 @@ export function SignIn() {
           </Button>
         </form>
         {error !== null && <Fault error={error} />}
+        {begin?.mail && <Forgotten email={email} />}
         {begin?.open && (
           <p className="mt-5 text-ink-2">
             New here?{' '}

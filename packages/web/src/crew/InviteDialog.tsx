@@ -1,9 +1,11 @@
+import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { v7 } from 'uuid';
+import { beginQuery } from '../begin/queries';
 import { post } from '../data/api';
 import { useSave } from '../data/useSave';
 import { Entry } from '../ui/form/Entry';
-import { ChoiceField, TextField } from '../ui/form/fields';
+import { CheckField, ChoiceField, TextField } from '../ui/form/fields';
 import { Sheet } from '../ui/Sheet';
 import { ROLES } from './roles';
 
@@ -18,18 +20,22 @@ interface Typed {
   readonly name: string;
   readonly email: string;
   readonly role: string;
+  readonly byMail: boolean;
 }
 
 /** Asks somebody into the outfit. */
 export function InviteDialog({ open, onClose, onMade }: { open: boolean; onClose: () => void; onMade: (invited: Invited) => void }) {
   const key = useRef(v7());
-  const saving = useSave<Typed, { token: string }>({
+  const { data: begin } = useQuery(beginQuery);
+  const mail = begin?.mail === true;
+  const saving = useSave<Typed, { token: string | null }>({
     send: (typed) => post('/invitations', { id: key.current, personId: null, ...typed }),
     touches: [['invitations']],
+    told: (_, { name, byMail }) => (byMail ? `The letter to ${name} is on its way.` : `The link for ${name} is made.`),
     onStored: ({ token }, { name }) => {
       key.current = v7();
       onClose();
-      onMade({ name, token, again: false });
+      if (token !== null) onMade({ name, token, again: false });
     },
   });
   const close = () => {
@@ -40,15 +46,16 @@ export function InviteDialog({ open, onClose, onMade }: { open: boolean; onClose
     <Sheet
       open={open}
       title="Ask somebody in"
-      note="You are given a link to send. He chooses his own password; nobody else knows it."
+      note={`${mail ? 'He gets a letter with a link, or you are given the link to send.' : 'You are given a link to send.'} He chooses his own password; nobody else knows it.`}
       onClose={close}
     >
       <Entry<Typed>
-        values={{ name: '', email: '', role: 'captain' }}
+        key={mail ? 'mail' : 'link'}
+        values={{ name: '', email: '', role: 'captain', byMail: mail }}
         saving={saving}
         onSave={saving.save}
         onLeave={close}
-        store="Make the link"
+        store={mail ? 'Ask him in' : 'Make the link'}
       >
         <TextField name="name" label="Name" required maxLength={80} />
         <TextField
@@ -59,6 +66,7 @@ export function InviteDialog({ open, onClose, onMade }: { open: boolean; onClose
           pattern={{ value: /^\S+@\S+\.\S+$/, message: 'An e-mail address.' }}
         />
         <ChoiceField name="role" label="As" options={ROLES} />
+        {mail && <CheckField name="byMail" label="Send it by mail" />}
       </Entry>
     </Sheet>
   );

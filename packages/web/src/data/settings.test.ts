@@ -19,16 +19,18 @@ describe('what this device knows of a person’s settings', () => {
     const { learnSettings, mySettings } = await fresh();
     expect(mySettings()).toEqual(USUAL_SETTINGS);
     expect(learnSettings(USUAL_SETTINGS)).toBe(false);
-    expect(learnSettings({ units: US, keys: true })).toBe(true);
-    expect(learnSettings({ units: US, keys: false })).toBe(false);
+    expect(learnSettings({ ...USUAL_SETTINGS, units: US })).toBe(true);
+    expect(learnSettings({ ...USUAL_SETTINGS, units: US, keys: false })).toBe(false);
     expect(mySettings().keys).toBe(false);
-    expect(learnSettings({ keys: true, units: Object.fromEntries(Object.entries(US).reverse()) as unknown as typeof US })).toBe(false);
+    expect(learnSettings({ ...USUAL_SETTINGS, units: Object.fromEntries(Object.entries(US).reverse()) as unknown as typeof US })).toBe(
+      false,
+    );
   });
   it('is there at the next start, without asking', async () => {
-    (await fresh()).learnSettings({ units: US, keys: false });
+    (await fresh()).learnSettings({ ...USUAL_SETTINGS, units: US, keys: false });
     const again = await fresh();
-    expect(again.mySettings()).toEqual({ units: US, keys: false });
-    expect(again.learnSettings({ units: US, keys: false })).toBe(false);
+    expect(again.mySettings()).toEqual({ ...USUAL_SETTINGS, units: US, keys: false });
+    expect(again.learnSettings({ ...USUAL_SETTINGS, units: US, keys: false })).toBe(false);
   });
   it.each(['', '{', '[]', '7', '{"units":{"depth":"ells","speed":7}}'])('is usual where what is kept is no setting: %s', async (text) => {
     kept.set('settings', text);
@@ -42,7 +44,7 @@ describe('what this device knows of a person’s settings', () => {
       },
     });
     const { learnSettings, mySettings } = await fresh();
-    expect(learnSettings({ units: US, keys: true })).toBe(false);
+    expect(learnSettings({ ...USUAL_SETTINGS, units: US })).toBe(false);
     expect(mySettings().units).toEqual(US);
   });
 });

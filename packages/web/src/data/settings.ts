@@ -1,6 +1,6 @@
 // What this person has set for himself. It is known before a screen is drawn, and a change loads the page anew, so that nothing is ever
 // shown half in one unit and half in another.
-import type { OwnSettings } from '@bluffwind/contract/auth';
+import { type OwnSettings, USUAL_SETTINGS } from '@bluffwind/contract/auth';
 import { METRIC, UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
 
 const KEY = 'settings';
@@ -8,15 +8,19 @@ let mine: OwnSettings = read();
 
 /** What this device knows. */
 function read(): OwnSettings {
-  const usual = { units: METRIC, keys: true };
+  const usual = USUAL_SETTINGS;
   try {
-    const kept = JSON.parse(globalThis.localStorage?.getItem(KEY) ?? 'null') as { units?: Partial<Units>; keys?: boolean } | null;
+    const kept = JSON.parse(globalThis.localStorage?.getItem(KEY) ?? 'null') as {
+      units?: Partial<Units>;
+      keys?: boolean;
+      mail?: OwnSettings['mail'];
+    } | null;
     if (kept === null) return usual;
     const known = Object.entries(UNIT_CHOICES).filter(([name, choices]) =>
       (choices as readonly string[]).includes(kept.units?.[name as keyof Units] ?? ''),
     );
     const units = Object.fromEntries(known.map(([name]) => [name, kept.units?.[name as keyof Units]]));
-    return { units: { ...METRIC, ...units }, keys: kept.keys !== false };
+    return { units: { ...METRIC, ...units }, keys: kept.keys !== false, mail: kept.mail ?? usual.mail };
   } catch {
     return usual;
   }

@@ -23,6 +23,8 @@ export interface Saving<In> {
   /** What is on its way to the server; undefined when nothing is. */
   readonly sent: In | undefined;
   readonly busy: boolean;
+  /** What was stored last; undefined before. */
+  readonly sentOnce: In | undefined;
   /** What was refused, when it is no fault of a field that the screen shows. */
   readonly error: unknown;
   /** What is wrong with a field, for the line below it. */
@@ -50,6 +52,7 @@ export function useSave<In, Out = unknown>({ send, touches, told, onStored, onRe
     save: (input) => mutation.mutate(input),
     sent: mutation.isPending ? mutation.variables : undefined,
     busy: mutation.isPending,
+    sentOnce: mutation.isSuccess ? mutation.variables : undefined,
     error: mutation.error,
     fault: (field) => fields.find((f) => f.field === field)?.message,
     clear: () => mutation.reset(),

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { meQuery } from '../data/queries';
 import { Header } from '../ui/parts';
 import { KeysOrNot } from './KeysOrNot';
+import { Letters } from './Letters';
 import { Look } from './Look';
 import { PhoneCalendar } from './PhoneCalendar';
 import { UnitChoices } from './UnitChoices';
@@ -18,6 +19,7 @@ export default function Settings() {
           <div className="flex flex-col gap-8">
             <Look />
             <KeysOrNot />
+            <Letters />
             <PhoneCalendar />
           </div>
         </div>
