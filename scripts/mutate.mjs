@@ -25,7 +25,7 @@ await main(async () => {
       testRunner: 'vitest',
       plugins: ['@stryker-mutator/vitest-runner'],
       vitest: { configFile: 'vitest.core.config.ts' },
-      mutate: [`packages/core/src/${files}`, '!packages/core/src/**/*.test.ts'],
+      mutate: [`packages/core/src/${files}`, '!packages/core/src/**/*.test.ts', '!packages/core/src/**/test*.ts'],
       coverageAnalysis: 'perTest',
       reporters: ['clear-text', 'json', 'progress-append-only'],
       clearTextReporter: { allowColor: false, reportTests: false },

@@ -1,27 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { ItineraryProblem } from './problem';
 import { randomProblem } from './randomProblem';
+import { bruteForce } from './testBruteForce';
 import { testSeeds, testSpots } from './testSeeds';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
 import { stayValues } from './stayValues';
 import { timeOrder } from './relaxation';
-
-/** Every order of every subset, timed by dynamic programming. */
-function bruteForce(p: ItineraryProblem): number {
-  const v = stayValues(p, []);
-  let best = 0;
-  const go = (order: number[]) => {
-    if (order.length > 0) {
-      const timed = timeOrder(p, v, order);
-      if (!timed) return;
-      best = Math.max(best, timed.value);
-    }
-    for (let s = 0; s < p.spots.length; s++) if (!order.includes(s)) go([...order, s]);
-  };
-  go([]);
-  return best;
-}
 
 describe('itinerary', () => {
   it('equals brute force on 30 random problems of 6 spots', () => {

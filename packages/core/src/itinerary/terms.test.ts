@@ -2,27 +2,12 @@
 import { describe, expect, it } from 'vitest';
 import type { ItineraryProblem } from './problem';
 import { randomProblem } from './randomProblem';
+import { bruteForce } from './testBruteForce';
 import { testSeeds, testSpots } from './testSeeds';
 import { keepsTerms, timeOrder } from './relaxation';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
 import { bestStay, stayValues } from './stayValues';
-
-/** Every order of every subset that keeps the terms, timed by dynamic programming. */
-function bruteForce(p: ItineraryProblem, pins: { spot: string }[] = []): number {
-  const v = stayValues(p, pins);
-  let best = 0;
-  const go = (order: number[]) => {
-    if (order.length > 0) {
-      const timed = timeOrder(p, v, order);
-      if (!timed) return;
-      if (keepsTerms(p, timed.visits)) best = Math.max(best, timed.value);
-    }
-    for (let s = 0; s < p.spots.length; s++) if (!order.includes(s)) go([...order, s]);
-  };
-  go([]);
-  return best;
-}
 
 const small = (seed: number) => randomProblem(seed, { spots: testSpots(6), steps: 36 });
 const one = (rates: number[][], more: Partial<ItineraryProblem> = {}): ItineraryProblem => ({
