@@ -5,8 +5,6 @@ import { bruteForce } from './testBruteForce';
 import { testSeeds, testSpots } from './testSeeds';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
-import { stayValues } from './stayValues';
-import { timeOrder } from './relaxation';
 
 describe('itinerary', () => {
   it('equals brute force on 30 random problems of 6 spots', () => {

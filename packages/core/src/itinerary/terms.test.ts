@@ -4,10 +4,9 @@ import type { ItineraryProblem } from './problem';
 import { randomProblem } from './randomProblem';
 import { bruteForce } from './testBruteForce';
 import { testSeeds, testSpots } from './testSeeds';
-import { keepsTerms, timeOrder } from './relaxation';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
-import { bestStay, stayValues } from './stayValues';
+import { bestStay } from './stayValues';
 
 const small = (seed: number) => randomProblem(seed, { spots: testSpots(6), steps: 36 });
 const one = (rates: number[][], more: Partial<ItineraryProblem> = {}): ItineraryProblem => ({
