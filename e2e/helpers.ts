@@ -115,6 +115,9 @@ export const ownStart = () => ordered<{ url: string }>('/start');
 /** Kills it without warning. */
 export const killStart = () => ordered('/start/kill');
 
+/** Letters that were written so far, the newest last. */
+export const lettersSoFar = () => ordered<{ to: string[]; subject: string; text: string; files: { name: string }[] }[]>('/letters');
+
 /** Ends it and removes its database. */
 export const endStart = () => ordered('/start/end');
 

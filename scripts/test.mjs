@@ -148,6 +148,7 @@ async function ordersOf(name, world, line) {
     '/crash': () => world.crashServer(),
     '/line/cut': () => line.cut(),
     '/line/mend': () => line.mend(),
+    '/letters': async () => (await fetch(`${world.letters}/letters`)).json(),
     '/station/none': () => world.replaceStation(null),
     '/station/broken': () => world.replaceStation('broken-station'),
     '/station/good': () => world.replaceStation('station'),
