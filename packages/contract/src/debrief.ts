@@ -33,6 +33,8 @@ export const debriefView = z.object({
   signedAt: instant.nullable(),
   signedBy: z.string().nullable(),
   stops: z.array(stop),
+  /** Names by which things are lost: baits of the trip, then the boxes. */
+  tackle: z.array(z.string()),
   mayWrite: z.boolean(),
 });
 export type DebriefView = z.infer<typeof debriefView>;

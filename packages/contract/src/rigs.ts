@@ -96,6 +96,8 @@ export const tripRigs = z.object({
   leaders: z.array(z.object({ familyId: z.string(), counts: z.array(strengthCount) })),
   /** How high over the bottom fish were marked last at a spot, m. */
   marks: z.array(z.object({ spotId: id, upM: z.number(), at: instant })),
+  /** Rigs lost of each bait and the hours of rods in which they were, as far as days were looked back on. */
+  losses: z.array(z.object({ presentationId: id, lost: z.number(), rodHours: z.number() })),
   /** What each bait is made of and costs an hour. */
   baits: z.array(z.object({ presentationId: id, forage: z.array(z.string()), costPerHour: z.number() })),
 });

@@ -4,6 +4,7 @@ import type { PlanLeg } from '../plan/layDay';
 import type { PlanInputs } from '../plan/planInputs';
 import { type Ranking, STEP_MS } from '../plan/rankTrip';
 import type { StrengthCount } from './leaderChoice';
+import type { Losses } from './lossRate';
 import { type NightList, nightList } from './nightList';
 import { rigDay, type StopRigs } from './rigDay';
 import type { HandPart } from './handLimits';
@@ -28,6 +29,7 @@ export interface CrewsRigs {
     readonly anchorsM: readonly number[];
     readonly usual: { readonly weights: boolean; readonly heads: boolean };
   };
+  readonly losses: readonly ({ readonly presentationId: string } & Losses)[];
   readonly boat: { readonly windageM2: number; readonly hullM2: number; readonly accessNote: string };
   readonly trials: readonly {
     readonly presentationId: string;
@@ -79,7 +81,7 @@ export function dayRigs(
     access: crew.boat.accessNote,
     afloat: inputs.boat.afloat !== false,
     ...feltOver(inputs, ranking, stops),
-    losses: {},
+    losses: Object.fromEntries(crew.losses.map(({ presentationId, lost, rodHours }) => [presentationId, { lost, rodHours }])),
     baits: crew.baits,
   });
   return { stops, night };

@@ -6,6 +6,7 @@ import { baitPrep } from './baitPrep';
 import type { StopRigs } from './rigDay';
 import type { RigCard } from './rigQuestion';
 import { spares } from './spares';
+import { type Losses, lossRate } from './lossRate';
 
 export type NightGroup = 'tie' | 'bait' | 'load';
 
@@ -37,8 +38,8 @@ export interface NightInputs {
   /** Lowest felt temperature under way and highest air of the day, C; null where not known. */
   readonly coldC: number | null;
   readonly hotC: number | null;
-  /** Lost rigs an hour of a rod as the log has them, by presentation; the usual risk of the ground where there is none. */
-  readonly losses: Readonly<Record<string, number>>;
+  /** Rigs lost as the crew has counted them, by presentation; beside the usual risk of the ground. */
+  readonly losses: Readonly<Record<string, Losses>>;
   /** What feeds and baits each presentation, and what an hour of it costs. */
   readonly baits: readonly { readonly presentationId: string; readonly forage: readonly string[]; readonly costPerHour: number }[];
 }
@@ -61,14 +62,15 @@ export function nightList(n: NightInputs): NightList {
   const items: NightItem[] = [];
   let cost = 0;
   for (const u of used) {
-    const risk = n.losses[u.card.presentationId] ?? USUAL_LOSSES[u.card.snag] ?? USUAL_LOSSES[1];
+    const own = n.losses[u.card.presentationId];
+    const risk = lossRate(USUAL_LOSSES[u.card.snag] ?? USUAL_LOSSES[1], own);
     const more = spares(risk, u.rodHours, SHORT_BELOW);
     const spare = more === 0 ? '' : `, and ${more} spare`;
     items.push({
       key: `tie ${u.card.presentationId}`,
       group: 'tie',
       what: `Tie ${u.rods} ${u.card.name}${spare}`,
-      why: `${u.roles}; ${u.rodHours.toFixed(1)} rod-hours, ${more === 0 ? 'little to lose it on' : `less than 1 in 20 that you run out`}.`,
+      why: `${u.roles}; ${u.rodHours.toFixed(1)} rod-hours, ${more === 0 ? 'little to lose it on' : `less than 1 in 20 that you run out`}${own && own.rodHours >= 1 ? `; ${own.lost} lost in ${own.rodHours.toFixed(0)} rod-hours so far` : ''}.`,
       byMs: null,
     });
     const leader = u.card.parts.find((p) => p.name === 'leader');

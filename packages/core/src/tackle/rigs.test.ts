@@ -289,7 +289,15 @@ describe('a day of rigs', () => {
     expect(new Set(night().items.map((i) => i.key)).size).toBe(night().items.length);
     expect(tie(night())).toMatch(/^Tie 3 /);
     const spare = (what: string) => Number(/and (\d+) spare/.exec(what)?.[1] ?? 0);
-    expect(spare(tie(night({ losses: { [first]: 1.5 } })))).toBeGreaterThan(spare(tie(night())));
+    expect(spare(tie(night({ losses: { [first]: { lost: 30, rodHours: 20 } } })))).toBeGreaterThan(spare(tie(night())));
+    expect(spare(tie(night({ losses: { [first]: { lost: 0, rodHours: 500 } } })))).toBe(0);
+  });
+
+  it('says what the crew has lost, once it has fished for an hour', () => {
+    const first = plan.legs[0]?.presentationId ?? '';
+    const why = (more: Partial<NightInputs>) => night(more).items.find((i) => i.key === `tie ${first}`)?.why ?? '';
+    expect(why({ losses: { [first]: { lost: 3, rodHours: 41.2 } } })).toContain('3 lost in 41 rod-hours so far');
+    expect(why({ losses: { [first]: { lost: 0, rodHours: 0.5 } } })).not.toContain('so far');
   });
 
   it('adds what children, cold, heat, kept fish and deep water ask for', () => {

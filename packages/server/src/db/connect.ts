@@ -18,6 +18,7 @@ import { WholeDay1780000000014 } from './migrations/0014-whole-day';
 import { Topics1780000000015 } from './migrations/0015-topics';
 import { BriefWords1780000000016 } from './migrations/0016-brief-words';
 import { Notices1780000000017 } from './migrations/0017-notices';
+import { DebriefStock1780000000018 } from './migrations/0018-debrief-stock';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -38,6 +39,7 @@ const MIGRATIONS = [
   Topics1780000000015,
   BriefWords1780000000016,
   Notices1780000000017,
+  DebriefStock1780000000018,
 ];
 
 /** What a pool of connections may do. */

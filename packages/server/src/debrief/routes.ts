@@ -20,6 +20,7 @@ import type { Who } from '../http/who';
 import { isAboard } from '../trips/crew';
 import { zoneOf } from '../trips/tripsOn';
 import { luckWords } from '@bluffwind/core/brief/luckWords';
+import { putBack, tackleNames, takeLost } from './stock';
 
 const byTrip = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -58,7 +59,9 @@ export function debriefRoutes({ clock }: Deps) {
         throw new Problem('conflict', 'The captain has signed this debrief; ask him to open it again.');
       const signed = body.signed ? { signedAt: before?.signedAt ?? now, signedBy: before?.signedBy ?? who.personId } : NOT_SIGNED;
       const { said, chips, lost, baitLeft } = body;
-      const row = { tripId: trip.id, outfitId: who.outfitId, said, chips, lost, baitLeft, ...signed, by: who.personId, at: now };
+      await putBack(entities, before?.taken ?? {});
+      const taken = body.signed ? await takeLost(entities, lost) : {};
+      const row = { tripId: trip.id, outfitId: who.outfitId, said, chips, lost, baitLeft, taken, ...signed, by: who.personId, at: now };
       await entities.upsert(DebriefEntity, row, ['tripId']);
       await audit(entities, who, clock.now(), body.signed ? 'sign debrief' : 'debrief', 'trip', trip.id, {});
       return { ok: true as const };
@@ -102,6 +105,7 @@ async function viewOf(entities: EntityManager, trip: TripRow, who: Who, nowMs: n
         hi80: o.hi80,
         words: luckWords(o),
       })),
+    tackle: await tackleNames(entities, trip.id),
     mayWrite: who.role !== 'mate' || row?.signedAt == null,
   };
 }

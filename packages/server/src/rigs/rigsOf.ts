@@ -13,6 +13,7 @@ import { found } from '../http/context';
 import type { Who } from '../http/who';
 import { isAboard } from '../trips/crew';
 import { leaderCounts } from './leaderCounts';
+import { lossesOf } from './lossesOf';
 
 /** Marks tell for so long how high the fish stand. */
 const MARKS_MS = 72 * HOUR;
@@ -54,6 +55,7 @@ export async function rigsOf(entities: EntityManager, trip: TripRow, who: Who, n
     })),
     leaders: await leaderCounts(entities),
     marks: [...new Map([...marks].reverse().flatMap((m) => markOf(m, shown.get(m.spotId ?? '')))).values()],
+    losses: await lossesOf(entities, nowMs),
     baits: await baitsOf(entities),
   };
 }

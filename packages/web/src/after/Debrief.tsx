@@ -110,7 +110,10 @@ function Said({ view, captain, zone }: { view: DebriefView; captain: boolean; zo
         />
       </label>
       <div className="mt-3">
-        <span>Gear lost</span>
+        <span>Gear lost</span>{' '}
+        <span className="text-[0.9rem] text-ink-2">
+          by its name in the boxes, so that the stock follows when the day is signed off; a bait by its name, so that its spares do
+        </span>
         <ul className="flex flex-wrap gap-2">
           {edit.lost.map((l) => (
             <li key={l.what} className="flex items-center gap-1 rounded bg-sand px-2 py-0.5">
@@ -141,9 +144,15 @@ function Said({ view, captain, zone }: { view: DebriefView; captain: boolean; zo
               className={`${FIELD} flex-1`}
               maxLength={60}
               placeholder="28 g jig head"
+              list="tackle"
               value={what}
               onChange={(e) => setWhat(e.target.value)}
             />
+            <datalist id="tackle">
+              {(view.tackle ?? []).map((name) => (
+                <option key={name} value={name} />
+              ))}
+            </datalist>
             <Button onClick={addLost} disabled={what.trim() === ''}>
               <Plus size={16} aria-hidden="true" /> One
             </Button>

@@ -127,12 +127,19 @@ const worker = {
   rigs(extra: TripRigs): DayRigs | null {
     if (!inputs || !ranking || !desk?.saved) return null;
     const { children, nonSwimmers } = desk.party;
-    return dayRigs(inputs, ranking, keptLegs(desk.saved), extra, {
-      species: desk.species,
-      guests: desk.guests.length,
-      children,
-      nonSwimmers,
-    });
+    // What a phone has kept from before losses were counted has none.
+    return dayRigs(
+      inputs,
+      ranking,
+      keptLegs(desk.saved),
+      { ...extra, losses: extra.losses ?? [] },
+      {
+        species: desk.species,
+        guests: desk.guests.length,
+        children,
+        nonSwimmers,
+      },
+    );
   },
   /** The last days foretold from what was known before each, told day by day. */
   async backtest(

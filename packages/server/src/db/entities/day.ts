@@ -81,6 +81,8 @@ export interface DebriefRow {
   chips: DebriefEdit['chips'];
   lost: DebriefEdit['lost'];
   baitLeft: string;
+  /** Pieces that it took out of the boxes when it was signed, by gear. */
+  taken: Record<string, number>;
   signedAt: Date | null;
   signedBy: string | null;
   by: string;
@@ -95,6 +97,7 @@ export const DebriefEntity = new EntitySchema<DebriefRow>({
     chips: { type: 'text', array: true },
     lost: { type: 'jsonb' },
     baitLeft: { type: 'text', name: 'bait_left' },
+    taken: { type: 'jsonb', default: {} },
     signedAt: { type: 'timestamptz', name: 'signed_at', nullable: true },
     signedBy: { type: 'uuid', name: 'signed_by', nullable: true },
     by: { type: 'uuid' },
