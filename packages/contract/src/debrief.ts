@@ -23,6 +23,8 @@ const stop = z.object({
   expected: z.number().nullable(),
   lo80: z.int().nullable(),
   hi80: z.int().nullable(),
+  /** How long no lines were in and why; empty for never. */
+  out: z.string(),
   /** In words: what came against what was expected. */
   words: z.string(),
 });

@@ -1,3 +1,4 @@
+import { DISTURBANCES } from '@bluffwind/core/turn/disturbances';
 import { z } from 'zod';
 import { id, instant, lengthKind } from './ids';
 import { boatLimits, hazard, party } from './risk';
@@ -72,6 +73,9 @@ export const deckEntry = z.discriminatedUnion('kind', [
       relation: z.enum(['tight', 'above']).nullable().default(null),
     })
     .strict(),
+  /** Lines out of the water, the boat stays: nothing fishes until they are in again. */
+  z.object({ ...base, kind: z.literal('lines-out'), stopId: id, disturbanceId: id, what: z.enum(DISTURBANCES) }).strict(),
+  z.object({ ...base, kind: z.literal('lines-in'), stopId: id, disturbanceId: id, sets: z.array(setStart).min(1).max(8) }).strict(),
   z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
   /** A thing of the night before, tied, got ready or loaded, or not after all. */
   z.object({ ...base, kind: z.literal('tick'), key: z.string().min(1).max(120), done: z.boolean() }).strict(),
@@ -112,6 +116,8 @@ const deckStop = z.object({
   spotId: id,
   startedAt: instant,
   endedAt: instant.nullable(),
+  /** Times without lines; absent in packs that were kept before there were any. */
+  outs: z.array(z.object({ id, what: z.enum(DISTURBANCES), fromAt: instant, toAt: instant.nullable() })).optional(),
   sets: z.array(
     z.object({
       id,

@@ -19,6 +19,7 @@ import { Topics1780000000015 } from './migrations/0015-topics';
 import { BriefWords1780000000016 } from './migrations/0016-brief-words';
 import { Notices1780000000017 } from './migrations/0017-notices';
 import { DebriefStock1780000000018 } from './migrations/0018-debrief-stock';
+import { Disturbance1780000000019 } from './migrations/0019-disturbance';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -40,6 +41,7 @@ const MIGRATIONS = [
   BriefWords1780000000016,
   Notices1780000000017,
   DebriefStock1780000000018,
+  Disturbance1780000000019,
 ];
 
 /** What a pool of connections may do. */

@@ -2,15 +2,17 @@
 import { debriefEdit, type DebriefView, debriefView } from '@bluffwind/contract/debrief';
 import { id } from '@bluffwind/contract/ids';
 import { composeBrief } from '@bluffwind/core/brief/composeBrief';
-import { localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { outWords } from '@bluffwind/core/turn/disturbances';
+import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { outcomesOf } from '../brief/outcomesOf';
 import { DebriefEntity } from '../db/entities/day';
 import { SpotEntity } from '../db/entities/grounds';
 import { PersonEntity } from '../db/entities/outfit';
-import { TripEntity, type TripRow } from '../db/entities/trip';
+import { StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
+import { asOut, outsOf } from '../deck/linesOut';
 import { Problem } from '../errors';
 import { mayShow } from '../grounds/mayShow';
 import { type Deps, found } from '../http/context';
@@ -85,6 +87,15 @@ async function viewOf(entities: EntityManager, trip: TripRow, who: Who, nowMs: n
   const spots = await entities.find(SpotEntity);
   const nameOf = (spotId: string) => spots.find((s) => s.id === spotId)?.name ?? '';
   const outcomes = await outcomesOf(entities, trip, dayStart, nowMs, nowMs, nameOf);
+  const stops = await entities.findBy(StopEntity, { tripId: trip.id, deletedAt: IsNull() });
+  const outs = await outsOf(
+    entities,
+    stops.map((s) => s.id),
+  );
+  const outOf = (spotId: string) => {
+    const ids = stops.filter((s) => s.spotId === spotId).map((s) => s.id);
+    return outWords(outs.filter((o) => ids.includes(o.stopId)).map(asOut), trip.startsAt.getTime() - DAY, nowMs);
+  };
   const seen = (spotId: string) => spots.some((s) => s.id === spotId && mayShow(s, who.role));
   const row = await entities.findOneBy(DebriefEntity, { tripId: trip.id });
   const people = row?.signedBy ? await entities.findBy(PersonEntity, { id: In([row.signedBy]) }) : [];
@@ -103,6 +114,7 @@ async function viewOf(entities: EntityManager, trip: TripRow, who: Who, nowMs: n
         expected: o.expected,
         lo80: o.lo80,
         hi80: o.hi80,
+        out: outOf(o.spotId),
         words: luckWords(o),
       })),
     tackle: await tackleNames(entities, trip.id),

@@ -7,6 +7,7 @@ import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity } from '
 import { Problem } from '../errors';
 import { saidDay, saidTime } from '@bluffwind/core/units/measure';
 import type { DeckTrip } from './onTrip';
+import { linesIn, linesOut } from './linesOut';
 import { tellCatch } from './tellCatch';
 
 /** How far a phone's clock may run ahead. */
@@ -88,6 +89,19 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
       const spotId = entry.spotId === null ? null : await spotNow(entities, entry.spotId);
       const row = { id: sightingId, outfitId, tripId: trip.id, spotId, at, kind: what, note, depthM, relation };
       await insertOnce(entities, SightingEntity, row, (k) => k.tripId === trip.id && k.kind === what && +k.at === +at);
+      return;
+    }
+    case 'lines-out':
+      await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
+      await linesOut(entities, outfitId, entry);
+      return;
+    case 'lines-in': {
+      const stop = await entities.findOneBy(StopEntity, { id: entry.stopId, tripId: trip.id });
+      if (!stop) throw new Problem('not_found', 'no such stop on this trip');
+      await linesIn(entities, entry);
+      // Another phone may have left the spot in the meantime: nothing fishes there any more.
+      if (stop.endedAt !== null && stop.endedAt <= at) return;
+      for (const s of entry.sets) await insertSet(entities, { ...s, outfitId, stopId: entry.stopId, startedAt: at });
       return;
     }
     case 'end-stop':
@@ -195,6 +209,10 @@ async function closeOpen(
   const values = [tripId, at, only, except];
   await entities.query(
     `update "set" s set ended_at = greatest($2, s.started_at) from stop st where st.id = s.stop_id and ${which} s.ended_at is null`,
+    values,
+  );
+  await entities.query(
+    `update disturbance d set to_at = greatest($2, d.from_at) from stop st where st.id = d.stop_id and ${which} d.to_at is null`,
     values,
   );
   await entities.query(`update stop st set ended_at = greatest($2, st.started_at) where ${which} st.ended_at is null`, values);

@@ -20,6 +20,7 @@ import { tripViews } from '../trips/tripViews';
 import { Problem } from '../errors';
 import { isAboard } from '../trips/crew';
 import { deckTrip } from './deckTrip';
+import { outsOf } from './linesOut';
 import { namedBy, readEntries, takeEntries } from './takeEntries';
 
 const byTrip = z.object({ tripId: id });
@@ -221,6 +222,10 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
     where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() },
     order: { at: 'ASC' },
   });
+  const outs = await outsOf(
+    entities,
+    stops.map((s) => s.id),
+  );
   const toldAt = await timesTold(
     entities,
     catches.map((k) => k.id),
@@ -230,6 +235,9 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
     spotId: stop.spotId,
     startedAt: stop.startedAt.toISOString(),
     endedAt: stop.endedAt?.toISOString() ?? null,
+    outs: outs
+      .filter((o) => o.stopId === stop.id)
+      .map((o) => ({ id: o.id, what: o.what, fromAt: o.fromAt.toISOString(), toAt: o.toAt?.toISOString() ?? null })),
     sets: sets
       .filter((s) => s.stopId === stop.id)
       .map((s) => ({

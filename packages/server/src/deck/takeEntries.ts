@@ -24,7 +24,7 @@ const SLACK_MS = 10 * MINUTE;
 const KEY_LENGTH = 64;
 
 /** After these a stop may have come to its end. */
-const ENDING: readonly DeckEntry['kind'][] = ['start-stop', 'switch-set', 'end-stop', 'end-trip'];
+const ENDING: readonly DeckEntry['kind'][] = ['start-stop', 'switch-set', 'lines-out', 'end-stop', 'end-trip'];
 
 /**
  * Takes a batch in the order it was made.

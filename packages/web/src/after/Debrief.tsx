@@ -36,6 +36,7 @@ function Stops({ stops }: { stops: DebriefView['stops'] }) {
           <span>
             <b>{s.spot}</b> <span className="text-[0.9rem] text-ink-2">{s.rodHours.toFixed(1)} rod-hours</span>
             <span className="block text-[0.93rem] text-ink-2">{s.words}</span>
+            {s.out !== '' && <span className="block text-[0.93rem] text-ink-2">{s.out}.</span>}
           </span>
           {s.expected !== null && s.lo80 !== null && s.hi80 !== null && (
             <RangeBar

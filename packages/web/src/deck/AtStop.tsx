@@ -1,6 +1,7 @@
 import type { DeckStop } from '@bluffwind/contract/deck';
 import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { DISTURBANCE_WORDS } from '@bluffwind/core/turn/disturbances';
 import { dropAgain } from '@bluffwind/core/turn/dropAgain';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
@@ -12,12 +13,14 @@ import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { findingWords } from '@bluffwind/core/risk/findingWords';
 import { shuts } from '@bluffwind/core/risk/judge';
 import { holdsIn } from '@bluffwind/core/rules/verdict';
+import { outNow } from './deckState';
 import { OnTheWay } from './OnTheWay';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import { shareNow, StayOrMove } from './StayOrMove';
 import type { DeckTrip } from './useDeckTrip';
 import { amount, words } from '../data/units';
+import { v7 } from 'uuid';
 
 interface AtStopProps {
   readonly trip: DeckTrip;
@@ -29,7 +32,7 @@ interface AtStopProps {
 /** Lines in: what the water does, stay or move, whose turn, and a fish in three taps. */
 export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const { pack, running, landed, turnOf, usual: ordered, visited, spotOf, presentationName, record, log } = trip;
-  const active = trip.active as NonNullable<DeckTrip['active']>;
+  const out = outNow(current);
   const [sheet, setSheet] = useState<Sheet>(null);
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
   const at = useMemo(() => conditionsOver(water, now - HOUR, now + HOUR), [water, now]);
@@ -100,9 +103,9 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
           <button
             key={s.id}
             type="button"
-            aria-pressed={s.id === active.id}
+            aria-pressed={s.id === trip.active?.id}
             onClick={() => trip.setActive(s.id)}
-            className={`min-h-[58px] cursor-pointer rounded border px-3 py-1.5 text-left ${s.id === active.id ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
+            className={`min-h-[58px] cursor-pointer rounded border px-3 py-1.5 text-left ${s.id === trip.active?.id ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
           >
             <span className="block text-[0.93rem] leading-tight font-semibold">{presentationName(s.presentationId).split(',')[0]}</span>
             <span className="text-[0.8rem]">
@@ -111,50 +114,87 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
           </button>
         ))}
       </div>
-      <RecentFish trip={trip} catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-2)} />
-      {foot(
-        <>
-          <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>
-          <div className="grid grid-cols-3 gap-2">
-            {ordered.slice(0, 2).map((s) => (
-              <button
-                key={s.id}
-                type="button"
-                className={`${BIG} border-ink bg-paper`}
-                onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}
-              >
-                {shortName(s.name)}
-              </button>
-            ))}
-            <button type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'other' })}>
-              Other
-            </button>
-            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('missed', null)}>
-              Missed
-            </button>
-            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('lost', null)}>
-              Lost
-            </button>
-            <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => setSheet({ kind: 'sign' })}>
-              Saw sign
-            </button>
-          </div>
-          <div className="grid grid-cols-2 gap-2">
-            <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'switch' })}>
-              Switch bait
-            </button>
-            <button
-              type="button"
-              className={`${BIG} border-kelp bg-kelp text-on-kelp`}
-              onClick={() => record({ kind: 'end-stop', stopId: current.id })}
-            >
-              Leave spot
-            </button>
-          </div>
-        </>,
+      {out && (
+        <div role="status" data-lines-out className="mt-2 border-l-4 border-rust bg-rust-pale px-3 py-2">
+          <b>Lines out since {clock(out.fromAt, pack.zone)}</b>: {DISTURBANCE_WORDS[out.what]}. This time does not count as fished.
+        </div>
       )}
+      <RecentFish trip={trip} catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-2)} />
+      {out && foot(<BackIn trip={trip} stop={current} out={out} />)}
+      {!out &&
+        foot(
+          <>
+            <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>
+            <div className="grid grid-cols-3 gap-2">
+              {ordered.slice(0, 2).map((s) => (
+                <button
+                  key={s.id}
+                  type="button"
+                  className={`${BIG} border-ink bg-paper`}
+                  onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}
+                >
+                  {shortName(s.name)}
+                </button>
+              ))}
+              <button type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'other' })}>
+                Other
+              </button>
+              <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('missed', null)}>
+                Missed
+              </button>
+              <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('lost', null)}>
+                Lost
+              </button>
+              <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => setSheet({ kind: 'sign' })}>
+                Saw sign
+              </button>
+            </div>
+            <div className="grid grid-cols-3 gap-2">
+              <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'switch' })}>
+                Switch bait
+              </button>
+              <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'out' })}>
+                Lines out
+              </button>
+              <button
+                type="button"
+                className={`${BIG} border-kelp bg-kelp text-on-kelp`}
+                onClick={() => record({ kind: 'end-stop', stopId: current.id })}
+              >
+                Leave spot
+              </button>
+            </div>
+          </>,
+        )}
       <FishSheets trip={trip} stop={current} sheet={sheet} onSheet={setSheet} />
     </Frame>
+  );
+}
+
+/** One tap has the same baits on the same rods fish again. */
+function BackIn({ trip, stop, out }: { trip: DeckTrip; stop: DeckStop; out: NonNullable<ReturnType<typeof outNow>> }) {
+  const before = stop.sets.filter((s) => s.endedAt === out.fromAt);
+  const again = before.length > 0 ? before : stop.sets.slice(-1);
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <button type="button" className={`${BIG} border-ink`} onClick={() => trip.record({ kind: 'end-stop', stopId: stop.id })}>
+        Leave spot
+      </button>
+      <button
+        type="button"
+        className={`${BIG} border-kelp bg-kelp text-on-kelp`}
+        onClick={() =>
+          trip.record({
+            kind: 'lines-in',
+            stopId: stop.id,
+            disturbanceId: out.id,
+            sets: again.map((s) => ({ id: v7(), presentationId: s.presentationId, rods: s.rods })),
+          })
+        }
+      >
+        Lines in again
+      </button>
+    </div>
   );
 }
 

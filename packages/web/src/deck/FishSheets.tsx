@@ -1,4 +1,5 @@
 import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import { DISTURBANCE_WORDS, DISTURBANCES } from '@bluffwind/core/turn/disturbances';
 import { v7 } from 'uuid';
 import { Link } from 'react-router';
 import { serverNow } from '../data/clock';
@@ -14,6 +15,7 @@ export type Sheet =
   | { kind: 'switch' }
   | { kind: 'sign' }
   | { kind: 'marks' }
+  | { kind: 'out' }
   | null;
 
 const SIGNS = [
@@ -39,7 +41,8 @@ interface FishSheetsProps {
 /** Sheets over a stop: the fish and its length, another fish, another bait, a sign. */
 export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: FishSheetsProps) {
   const { pack, landed, turnOf, presentationName, record, log } = trip;
-  const active = trip.active as NonNullable<DeckTrip['active']>;
+  // Nothing fishes while lines are out: the sheets that need a bait are not opened then.
+  const active = trip.active ?? (current.sets.at(-1) as DeckStop['sets'][number]);
   const saw = (what: Sign, relation: 'tight' | 'above' | null) => {
     setSheet(null);
     record({ kind: 'sighting', sightingId: v7(), spotId: current.spotId, what, note: '', depthM: null, relation });
@@ -98,6 +101,17 @@ export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: Fi
             { id: '', name: 'Cannot say' },
           ]}
           onPick={(id) => saw('marks', id === '' ? null : (id as 'tight'))}
+          onClose={() => setSheet(null)}
+        />
+      )}
+      {sheet?.kind === 'out' && (
+        <PickSheet
+          title="Lines out: why?"
+          items={DISTURBANCES.map((id) => ({ id, name: DISTURBANCE_WORDS[id].replace(/^./, (c) => c.toUpperCase()) }))}
+          onPick={(what) => {
+            setSheet(null);
+            record({ kind: 'lines-out', stopId: current.id, disturbanceId: v7(), what: what as (typeof DISTURBANCES)[number] });
+          }}
           onClose={() => setSheet(null)}
         />
       )}

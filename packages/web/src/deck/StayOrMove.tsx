@@ -6,6 +6,7 @@ import { alternativesFrom, stayOrMove } from '@bluffwind/core/stay/stayOrMove';
 import { HOUR } from '@bluffwind/core/units/time';
 import { useMemo } from 'react';
 import { clock, rate } from '../ui/format';
+import { minutesFished } from './deckState';
 import { stopTable } from './stopTable';
 
 interface StayOrMoveProps {
@@ -38,7 +39,7 @@ export function shareNow(pack: DeckPack, stop: DeckStop, here: number, now: numb
   const ratePerHour = spot?.hourly?.ratePerHour[Math.max(0, Math.floor((now - spot.hourly.fromMs) / HOUR))];
   if (!spot || !ratePerHour) return 1;
   const startedMs = Date.parse(stop.startedAt);
-  const minutes = Math.max(0, (now - startedMs) / 60_000);
+  const minutes = minutesFished(stop, now);
   const left = Math.max(5, (Date.parse(pack.trip.endsAt) - startedMs) / 60_000);
   const { rateNowPerHour } = stayOrMove({
     belief: beliefAt(spot, startedMs),
@@ -67,7 +68,7 @@ export function StayOrMove({ pack, stop, here, visited, now, over }: StayOrMoveP
     {
       belief: beliefAt(spot, startedMs),
       fadePerHour: spot.fadePerHour,
-      minutesFished: Math.max(0, (now - startedMs) / 60_000),
+      minutesFished: minutesFished(stop, now),
       fish: here,
       minutesLeft: Math.max(0, (Date.parse(pack.trip.endsAt) - now) / 60_000),
       alternatives: alternativesFrom(pack.spots, spot.id, visited, now),

@@ -1,6 +1,6 @@
-import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
+import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import { describe, expect, it } from 'vitest';
-import { deckState, rodHours } from './deckState';
+import { deckState, minutesFished, outNow, rodHours } from './deckState';
 
 const pack = { stops: [], beganAt: null, endedAt: null, trip: { status: 'planned' } } as unknown as DeckPack;
 const at = (min: number) => new Date(Date.UTC(2026, 5, 19, 9, min)).toISOString();
@@ -24,6 +24,52 @@ const fish = (id: string, min: number): DeckEntry => ({
   lengthKind: 'total',
   outcome: 'landed',
   kept: false,
+});
+
+const out = (min: number, id = 'd1', what: 'weed' | 'boat' = 'weed'): DeckEntry => ({
+  kind: 'lines-out',
+  entryId: `o${id}`,
+  at: at(min),
+  stopId: 's1',
+  disturbanceId: id,
+  what,
+});
+const back = (min: number, id = 'd1', set = 'x2'): DeckEntry => ({
+  kind: 'lines-in',
+  entryId: `i${id}`,
+  at: at(min),
+  stopId: 's1',
+  disturbanceId: id,
+  sets: [{ id: set, presentationId: 'shad', rods: 3 }],
+});
+
+describe('lines out of the water', () => {
+  const stopOf = (entries: DeckEntry[]) => deckState(pack, entries).stops[0] as DeckStop;
+  const hours = (stop: DeckStop, now: number) => stop.sets.reduce((sum, s) => sum + rodHours(s, Date.parse(at(now))), 0);
+
+  it('count no rod-hour until they are in again, with the same baits', () => {
+    const whileOut = stopOf([start, out(20)]);
+    expect(outNow(whileOut)).toMatchObject({ what: 'weed', fromAt: at(20) });
+    expect(whileOut.sets.filter((s) => s.endedAt === null)).toEqual([]);
+    expect(hours(whileOut, 50)).toBeCloseTo(1, 9);
+    expect(minutesFished(whileOut, Date.parse(at(50)))).toBe(20);
+    const again = stopOf([start, out(20), back(50)]);
+    expect(outNow(again)).toBeUndefined();
+    expect(hours(again, 70)).toBeCloseTo(2, 9);
+    expect(minutesFished(again, Date.parse(at(70)))).toBe(40);
+  });
+  it('are over when the spot is left, and sent again they change nothing', () => {
+    const left = stopOf([start, out(20), { kind: 'end-stop', entryId: 'end', at: at(40), stopId: 's1' }]);
+    expect(outNow(left)).toBeUndefined();
+    expect(left.outs).toEqual([{ id: 'd1', what: 'weed', fromAt: at(20), toAt: at(40) }]);
+    expect(hours(left, 90)).toBeCloseTo(1, 9);
+    const known = deckState(pack, [start, out(20), back(50)]);
+    const replayed = deckState({ ...pack, stops: [...known.stops] }, [start, out(20), back(50)]);
+    expect(replayed.stops).toEqual(known.stops);
+    // The other phone has left the spot meanwhile.
+    const late = deckState({ ...pack, stops: [left] }, [back(60)]);
+    expect(late.stops[0]?.sets.every((s) => s.endedAt !== null)).toBe(true);
+  });
 });
 
 describe('deck state', () => {

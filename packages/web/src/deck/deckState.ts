@@ -1,6 +1,7 @@
 // The deck as it stands: what the server had, with every entry of this phone replayed over it. The same keys never count
 // twice, so an entry may be in both.
 import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import { type LinesOut, minutesOut } from '@bluffwind/core/turn/disturbances';
 
 export interface DeckState {
   readonly begun: boolean;
@@ -32,6 +33,7 @@ export function deckState(
       if (Date.parse(s.startedAt) > Date.parse(at) || (only !== undefined && s.id !== only)) continue;
       if (s.endedAt === null) s.endedAt = at;
       for (const x of s.sets) if (x.endedAt === null) x.endedAt = at;
+      s.outs = s.outs?.map((o) => (o.toAt === null ? { ...o, toAt: at } : o));
     }
   };
   for (const e of entries) apply(e);
@@ -82,6 +84,22 @@ export function deckState(
         if (departure === null || departure.at <= e.at)
           departure = { signedBy: e.signedBy, at: e.at, dueAt: e.dueAt, ashore: e.ashore, left: e.left };
         return;
+      case 'lines-out': {
+        const stop = stops.find((s) => s.id === e.stopId);
+        if (!stop || stop.outs?.some((o) => o.id === e.disturbanceId)) return;
+        stop.outs = [...(stop.outs ?? []), { id: e.disturbanceId, what: e.what, fromAt: e.at, toAt: null }];
+        for (const x of stop.sets) if (x.endedAt === null && Date.parse(x.startedAt) <= Date.parse(e.at)) x.endedAt = e.at;
+        return;
+      }
+      case 'lines-in': {
+        const stop = stops.find((s) => s.id === e.stopId);
+        if (!stop) return;
+        stop.outs = stop.outs?.map((o) => (o.id === e.disturbanceId && o.toAt === null ? { ...o, toAt: e.at } : o));
+        if (stop.endedAt !== null) return;
+        for (const s of e.sets)
+          if (!stop.sets.some((x) => x.id === s.id)) stop.sets.push({ ...s, startedAt: e.at, endedAt: null, catches: [] });
+        return;
+      }
       case 'end-stop':
         close(e.at, e.stopId);
         return;
@@ -118,6 +136,19 @@ function told(fish: Catch, { told: said, at }: Extract<DeckEntry, { kind: 'tell-
 
 /** A kind that the schema knows and nothing here counts does not compile; one from a newer page of this phone is kept and sent. */
 function unheard(_: never): void {}
+
+/** The time without lines that goes on at a stop, or undefined. */
+export const outNow = (stop: DeckStop) => stop.outs?.find((o) => o.toAt === null);
+
+/** Minutes that a stop was fished so far: those without lines left out. */
+export function minutesFished(stop: DeckStop, nowMs: number): number {
+  const startMs = Date.parse(stop.startedAt);
+  return Math.max(0, (nowMs - startMs) / 60_000 - minutesOut(outsOf(stop), startMs, nowMs));
+}
+
+/** A stop's times without lines. */
+export const outsOf = (stop: DeckStop): LinesOut[] =>
+  (stop.outs ?? []).map((o) => ({ what: o.what, fromMs: Date.parse(o.fromAt), toMs: o.toAt === null ? null : Date.parse(o.toAt) }));
 
 /** Rod-hours of a set so far. */
 export function rodHours(set: Pick<DeckStop['sets'][number], 'rods' | 'startedAt' | 'endedAt'>, nowMs: number): number {

@@ -1,5 +1,6 @@
 import type { DebriefEdit } from '@bluffwind/contract/debrief';
 import type { ReportBody } from '@bluffwind/contract/report';
+import type { Disturbance } from '@bluffwind/core/turn/disturbances';
 import { EntitySchema } from 'typeorm';
 
 export interface DepartureRow {
@@ -71,6 +72,27 @@ export const PhotoEntity = new EntitySchema<PhotoRow>({
     by: { type: 'uuid' },
     // Read where it is shown and nowhere else.
     bytes: { type: 'bytea', select: false },
+  },
+});
+
+/** A time in which a stop was not fished. */
+export interface DisturbanceRow {
+  id: string;
+  outfitId: string;
+  stopId: string;
+  what: Disturbance;
+  fromAt: Date;
+  toAt: Date | null;
+}
+export const DisturbanceEntity = new EntitySchema<DisturbanceRow>({
+  name: 'disturbance',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    stopId: { type: 'uuid', name: 'stop_id' },
+    what: { type: 'text' },
+    fromAt: { type: 'timestamptz', name: 'from_at' },
+    toAt: { type: 'timestamptz', name: 'to_at', nullable: true },
   },
 });
 
