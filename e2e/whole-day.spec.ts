@@ -84,7 +84,7 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await loseSignal(context);
   await pickFish(page, 'Sea bass', 'European sea bass', 45);
   await page.getByRole('button', { name: 'Released', exact: true }).click();
-  await page.getByRole('button', { name: /^Tell more of Sea bass 45 cm/ }).click();
+  await page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass 45 cm/ }).click();
   await page.getByRole('button', { name: 'Deep', exact: true }).click();
   await expect(page.getByText('Cut the leader, do not dig.')).toBeVisible();
   await page.getByLabel(/Depth it took at/).fill('12');
@@ -102,7 +102,9 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Take this' }).click();
   await page.reload();
-  await expect(page.getByRole('button', { name: /^Tell more of Sea bass 45 cm, released/ })).toContainText('a photo', { timeout: 60_000 });
+  await expect(page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass 45 cm, released/ })).toContainText('a photo', {
+    timeout: 60_000,
+  });
 
   // A full phone says so, and nothing looks as if it were logged; with room again, the same entry is kept.
   await page.evaluate(() => {
@@ -121,7 +123,7 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   });
   await page.getByRole('button', { name: 'Missed', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'could not be kept on this phone' })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Tell more of missed/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Tell more of [\d:]+ missed/ })).toHaveCount(0);
   await page.evaluate(() => (IDBObjectStore.prototype as unknown as { back: () => void }).back());
   await page.getByRole('button', { name: 'keep it again' }).click();
   await page.getByRole('button', { name: /^Undo missed/ }).click();
@@ -134,11 +136,21 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await page.keyboard.press('Escape');
 
   // Measured wrongly: put right. Then the line is back, and what was entered is what is stored.
-  await page.getByRole('button', { name: /^Tell more of Sea bass 45 cm/ }).click();
+  await page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass 45 cm/ }).click();
   await page.getByRole('button', { name: 'Put its size, angler or fate right' }).click();
   await page.getByRole('button', { name: '+1 centimetre' }).click();
   await page.getByRole('button', { name: 'Released', exact: true }).click();
-  await expect(page.getByRole('button', { name: /^Tell more of Sea bass 46 cm/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass 46 cm/ })).toBeVisible();
+  // Weed on the lines: out by two taps, in again by one; what fishes then fishes anew.
+  await page.getByRole('button', { name: 'Lines out' }).click();
+  await page.getByRole('button', { name: 'Weed on the lines' }).click();
+  await expect(page.locator('[data-lines-out]')).toContainText('weed on the lines');
+  await expect(page.getByRole('button', { name: 'Sea bass', exact: true })).toHaveCount(0);
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.locator('[data-lines-out]')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Lines in again' }).click();
+  await expect(page.locator('[data-lines-out]')).toHaveCount(0);
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await expect(page.getByText(/laid anew on this phone/)).toBeVisible();
   await page.getByRole('button', { name: 'End the trip' }).click();
@@ -154,6 +166,11 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
       due_at: new Date(Date.parse(trip.endsAt) + 45 * 60_000),
     },
   ]);
+  expect(
+    await rows('select d.what, d.to_at is not null as over from disturbance d join stop st on st.id = d.stop_id where st.trip_id = $1', [
+      tripId,
+    ]),
+  ).toEqual([{ what: 'weed', over: true }]);
   const fish = `select c.id, c.length_mm, c.kept, c.outcome, c.more from "catch" c join "set" s on s.id = c.set_id
     join stop st on st.id = s.stop_id where st.trip_id = $1 and c.deleted_at is null`;
   const [stored, ...more] = await rows<{ id: string }>(fish, [tripId]);

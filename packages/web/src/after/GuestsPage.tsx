@@ -102,10 +102,10 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
             <li key={p.id}>
               <label className="block cursor-pointer">
                 <Photo id={p.id} name={`Photo ${i + 1}, ${clock(p.at, zone)}`} />
-                <span className="flex items-center gap-1.5 text-[0.87rem]">
+                <span className="flex min-h-8 items-center gap-1.5 text-[0.87rem]">
                   <input
                     type="checkbox"
-                    className="h-5 w-5 accent-kelp"
+                    className="h-6 w-6 accent-kelp"
                     checked={picked.includes(p.id)}
                     onChange={() => write({ picked: picked.includes(p.id) ? picked.filter((x) => x !== p.id) : [...picked, p.id] })}
                   />
@@ -115,7 +115,7 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
               <button
                 type="button"
                 className="min-h-7 cursor-pointer text-[0.87rem] underline underline-offset-2 max-md:min-h-11"
-                aria-label={`Take photo ${i + 1} away`}
+                aria-label={`Take away photo ${i + 1}`}
                 onClick={() =>
                   ask({
                     title: `Take photo ${i + 1} away?`,

@@ -9,6 +9,7 @@ import { Fault, Waiting } from '../ui/parts';
 import { AtStop } from './AtStop';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { BetweenStops } from './BetweenStops';
+import { outNow } from './deckState';
 import { DeckFoot } from './DeckFoot';
 import { BIG } from './deckParts';
 import { useDeckTrip } from './useDeckTrip';
@@ -78,6 +79,6 @@ function DeckOf({ pack, entries, online, now, record }: DeckOfProps) {
     );
     return <BeforeAndAfter trip={trip} now={now} foot={foot(ended ? null : begin)} />;
   }
-  if (!current || !trip.active) return <BetweenStops trip={trip} now={now} foot={foot} />;
+  if (!current || !(trip.active || outNow(current))) return <BetweenStops trip={trip} now={now} foot={foot} />;
   return <AtStop trip={trip} stop={current} now={now} foot={foot} />;
 }

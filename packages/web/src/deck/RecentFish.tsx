@@ -33,12 +33,8 @@ export function RecentFish({ trip, catches }: { trip: DeckTrip; catches: readonl
           const shots = photos.of(k.id).length;
           return (
             <li key={k.id} className="flex items-center justify-between border-t border-line text-[0.93rem]">
-              <button
-                type="button"
-                className="min-h-[56px] min-w-0 flex-1 cursor-pointer text-left"
-                aria-label={`Tell more of ${words(k)}, ${clock(k.at, pack.zone)}`}
-                onClick={() => setOpen(k.id)}
-              >
+              <button type="button" className="min-h-[56px] min-w-0 flex-1 cursor-pointer text-left" onClick={() => setOpen(k.id)}>
+                <span className="sr-only">Tell more of </span>
                 <span className="num text-ink-2">{clock(k.at, pack.zone)}</span> {words(k)}
                 {shots > 0 ? <span className="text-ink-2">, {shots === 1 ? 'a photo' : `${shots} photos`}</span> : ''}
               </button>
