@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { METRIC, UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
+import { UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
 import { id, instant } from './ids';
 
 export const signIn = z.object({ email: z.email().max(200), password: z.string().min(1).max(200) }).strict();
@@ -30,9 +30,6 @@ export const ownSettings = z
   })
   .strict();
 export type OwnSettings = z.infer<typeof ownSettings>;
-
-/** What holds until somebody sets it. */
-export const USUAL_SETTINGS: OwnSettings = { units: METRIC, keys: true, mail: { overdue: true, brief: false } };
 
 export const me = z.object({
   id,

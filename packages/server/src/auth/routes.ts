@@ -1,4 +1,5 @@
-import { demoAccess, endSession, me, ownSettings, sessionView, USUAL_SETTINGS, setClock, signIn } from '@bluffwind/contract/auth';
+import { demoAccess, endSession, me, ownSettings, sessionView, setClock, signIn } from '@bluffwind/contract/auth';
+import { USUAL_SETTINGS } from '@bluffwind/contract/usualSettings';
 import { passwordChange } from '@bluffwind/contract/people';
 import { createRoute, z } from '@hono/zod-openapi';
 import { OutfitEntity, PersonEntity } from '../db/entities/outfit';

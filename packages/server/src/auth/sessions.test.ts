@@ -1,6 +1,6 @@
 // Signing in, by whom and from where: limits that a stranger cannot turn against an owner, sessions seen and ended, and what is swept.
 import { randomUUID } from 'node:crypto';
-import { USUAL_SETTINGS } from '@bluffwind/contract/auth';
+import { USUAL_SETTINGS } from '@bluffwind/contract/usualSettings';
 import { US } from '@bluffwind/core/units/measure';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DAY } from '@bluffwind/core/units/time';

@@ -1,4 +1,4 @@
-import type { MailJob } from '../mail/jobs';
+import type { MailJob } from '../mail/job';
 
 /** What each kind of job is told. An outfit's job works in that outfit alone. */
 export interface JobData {

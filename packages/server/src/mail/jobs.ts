@@ -12,21 +12,9 @@ import { InvitationEntity, OutfitEntity, PersonEntity, type PersonRow } from '..
 import { TripEntity } from '../db/entities/trip';
 import { overdueBoats } from '../trips/overdue';
 import type { Jobs } from '../jobs/boss';
+import type { MailJob } from './job';
 import { backLetter, briefLetter, invitationLetter, type Letter, newPasswordLetter, overdueLetter } from './letters';
 import { post } from './post';
-
-/** What is to be written to whom. */
-export type MailJob =
-  | { readonly kind: 'invitation'; readonly outfitId: string; readonly invitationId: string }
-  | { readonly kind: 'new-password'; readonly email: string }
-  | {
-      readonly kind: 'overdue' | 'back';
-      readonly outfitId: string;
-      readonly tripId: string;
-      readonly personId: string;
-      readonly dueAtMs: number;
-    }
-  | { readonly kind: 'brief'; readonly outfitId: string; readonly date: string; readonly personId: string };
 
 /** A way to a new password holds so long. */
 export const NEW_PASSWORD_MIN = 60;

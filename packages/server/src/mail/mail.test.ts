@@ -7,7 +7,8 @@ import { readConfig } from '../config';
 import { handlersOf } from '../jobs/handlers';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { iso } from '../testing/validBodies';
-import { lookForOverdue, type MailJob } from './jobs';
+import type { MailJob } from './job';
+import { lookForOverdue } from './jobs';
 
 let h: Harness;
 let box: Mailbox;

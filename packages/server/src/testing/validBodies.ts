@@ -1,6 +1,6 @@
 // Valid bodies of every route, and rows for them: what tests of strangers and of bad input begin from.
 import { randomUUID } from 'node:crypto';
-import { USUAL_SETTINGS } from '@bluffwind/contract/auth';
+import { USUAL_SETTINGS } from '@bluffwind/contract/usualSettings';
 import { ALL_SEEN } from './allSeen';
 import { emailOf, type Harness } from './harness';
 import { smallPhoto } from './smallPhoto';

@@ -1,4 +1,4 @@
-import { USUAL_SETTINGS } from '@bluffwind/contract/auth';
+import { USUAL_SETTINGS } from '@bluffwind/contract/usualSettings';
 import { US } from '@bluffwind/core/units/measure';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 

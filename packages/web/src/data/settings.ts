@@ -1,6 +1,7 @@
 // What this person has set for himself. It is known before a screen is drawn, and a change loads the page anew, so that nothing is ever
 // shown half in one unit and half in another.
-import { type OwnSettings, USUAL_SETTINGS } from '@bluffwind/contract/auth';
+import type { OwnSettings } from '@bluffwind/contract/auth';
+import { USUAL_SETTINGS } from '@bluffwind/contract/usualSettings';
 import { METRIC, UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
 
 const KEY = 'settings';
