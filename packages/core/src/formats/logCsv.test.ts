@@ -1,32 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { LOG_COLUMNS, type LogLine, logCsv } from './logCsv';
+import { LOG_COLUMNS, logCsv } from './logCsv';
 import { guessPastMapping, readPastTrips } from './pastTrips';
 import { readTable } from './table';
-
-const ZONE = 'Etc/GMT+2';
-const at = (time: string) => Date.parse(`2026-06-18T${time}:00Z`);
-const line = (more: Partial<LogLine> = {}): LogLine => ({
-  fromMs: at('08:40'),
-  toMs: at('10:10'),
-  water: 'Hollin Sound',
-  boat: 'Marrow',
-  captain: 'Oskar',
-  spot: 'Near stone',
-  bait: 'Shad, 10 cm',
-  rods: 3,
-  outcome: 'landed',
-  species: 'European sea bass',
-  lengthMm: 482,
-  kept: true,
-  windMps: 4.25,
-  windFromDeg: 225,
-  waterTempC: 14.06,
-  tideStage: 0.31,
-  lat: 47.6123456,
-  lon: -35.2,
-  atMs: at('09:01'),
-  ...more,
-});
+import { at, line, ZONE } from './testLogLine';
 
 describe('the log as a table', () => {
   it('comes in again as it went out', () => {

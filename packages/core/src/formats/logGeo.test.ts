@@ -1,36 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { readGeoJson } from './geojson';
 import { readGpx } from './gpx';
-import { type LogLine, logCsv } from './logCsv';
+import { logCsv } from './logCsv';
 import { logGeoJson, logGpx, logJson } from './logGeo';
 import { guessPastMapping, pastTable, readPastTrips } from './pastTrips';
+import { at, line, ZONE } from './testLogLine';
 
-const ZONE = 'Etc/GMT+2';
-const at = (time: string) => Date.parse(`2026-06-18T${time}:00Z`);
-const line = (more: Partial<LogLine> = {}): LogLine => ({
-  fromMs: at('08:40'),
-  toMs: at('10:10'),
-  water: 'Hollin Sound',
-  boat: 'Marrow',
-  captain: 'Oskar',
-  spot: 'Near <stone> & "ledge"',
-  bait: 'Shad, 10 cm',
-  rods: 3,
-  outcome: 'landed',
-  species: 'European sea bass',
-  lengthMm: 482,
-  kept: true,
-  windMps: 4.25,
-  windFromDeg: 225,
-  waterTempC: 14.06,
-  tideStage: 0.31,
-  lat: 47.6123456,
-  lon: -35.2,
-  atMs: at('09:01'),
-  ...more,
-});
+const NAME = 'Near <stone> & "ledge"';
 const LOG = [
-  line(),
+  line({ spot: NAME }),
   line({ lengthMm: null, kept: false, spot: '=1+1' }),
   line({ outcome: null, atMs: null, species: '' }),
   line({ outcome: 'lost' }),
