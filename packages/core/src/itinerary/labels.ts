@@ -5,8 +5,10 @@ import type { Relaxed, Visit } from './relaxation';
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { waysOf } from './ways';
 
-interface Label {
+/** A way through the day up to leaving a spot. */
+export interface Label {
   readonly s: number;
+  /** Spots visited, as bits: the first thirty, then the others. */
   readonly lo: number;
   readonly hi: number;
   readonly value: number;
@@ -24,6 +26,8 @@ export interface SearchResult {
   readonly visits: readonly Visit[];
   /** True when every label that could beat the result was looked at. */
   readonly complete: boolean;
+  /** Labels that were gone on from. */
+  readonly looked: number;
 }
 
 const EPSILON = 1e-9;
@@ -133,7 +137,7 @@ export function searchLabels(
   }
   const visits: Visit[] = [];
   for (let l: Label | null = bestLabel; l; l = l.parent) visits.unshift({ s: l.s, arrive: l.arrive, depart: l.depart });
-  return { value: best, visits, complete };
+  return { value: best, visits, complete, looked };
 }
 
 /** Step in which a label's way left a spot that it has visited. */
@@ -145,8 +149,9 @@ function departOf(label: Label | null, spot: number): number {
 /**
  * Of labels at the same spot, drops one that is worth no more than another that has visited no other spots, run no
  * farther, and left the first spots of second visits no later.
+ * @param limited - Whether steps under way count. @param twinned - Indices of those first spots. @param stop - Asked now and then; true leaves all.
  */
-function undominated(
+export function undominated(
   labels: readonly Label[],
   { limited, twinned }: { limited: boolean; twinned: readonly number[] },
   stop: () => boolean,

@@ -3,7 +3,7 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/seeded';
 import { arrivalStep } from './arrivalStep';
-import { searchLabels } from './labels';
+import { type Label, searchLabels, undominated } from './labels';
 import type { ItineraryProblem, ItinerarySpot, PinnedStay } from './problem';
 import { randomProblem } from './randomProblem';
 import { keepsTerms, relax, timeOrder } from './relaxation';
@@ -104,7 +104,7 @@ describe('the exact search, with no bound to help it', () => {
     expect(whole.complete).toBe(true);
     expect(whole.value).toBeGreaterThanOrEqual(stopped.value);
     // What is as good already is not found again, and what is better is told with no visits.
-    expect(searchLabels(p, v, loose, whole.value)).toEqual({ value: whole.value, visits: [], complete: true });
+    expect(searchLabels(p, v, loose, whole.value)).toMatchObject({ value: whole.value, visits: [], complete: true });
     // A beam proves nothing and never finds more.
     const beam = searchLabels(p, v, loose, 0, { width: 2 });
     expect(beam.complete).toBe(false);
@@ -120,6 +120,145 @@ describe('the exact search, with no bound to help it', () => {
       expect(quick.bound).toBeGreaterThanOrEqual(best - 1e-9);
       if (quick.proved) expect(quick.value).toBeCloseTo(best, 8);
     }
+  });
+});
+
+describe('labels at one spot', () => {
+  const label = (more: Partial<Label>): Label => ({
+    s: 0,
+    lo: 1,
+    hi: 0,
+    value: 5,
+    unvisitedPrice: 0,
+    run: 4,
+    arrive: 1,
+    depart: 3,
+    parent: null,
+    ...more,
+  });
+  const kept = (labels: readonly Label[], { limited = false, twinned = [] as number[] } = {}, stop = () => false) =>
+    undominated(labels, { limited, twinned }, stop);
+
+  it('are dropped when another is worth as much and has visited no spot that they have not', () => {
+    const [good, poor] = [label({ value: 6 }), label({ value: 5 })];
+    expect(kept([poor, good])).toEqual([good]);
+    // Of two alike the first stays.
+    expect(kept([good, { ...good }])).toHaveLength(1);
+    // It has used up a spot more: both stay. The other way round one beats the other.
+    for (const [lo, hi] of [
+      [0b11, 0],
+      [1, 0b10],
+    ] as const) {
+      expect(kept([poor, label({ value: 6, lo, hi })])).toHaveLength(2);
+      expect(kept([label({ value: 5, lo, hi }), good])).toEqual([good]);
+    }
+    // Bits of the first thirty are none of the others.
+    expect(kept([label({ value: 5, lo: 1, hi: 0b1 }), label({ value: 6, lo: 0b11, hi: 0 })])).toHaveLength(2);
+    expect(kept([label({ value: 6, lo: 0b101 }), label({ value: 5, lo: 0b011 })])).toHaveLength(2);
+  });
+  it('at other spots are another matter', () => {
+    const labels = [label({ value: 6 }), label({ s: 1, value: 5 }), label({ s: 1, value: 4 })];
+    expect(kept(labels).map((l) => [l.s, l.value])).toEqual([
+      [0, 6],
+      [1, 5],
+    ]);
+  });
+  it('that have run less stay where the fuel is short', () => {
+    const [far, near] = [label({ value: 6, run: 9 }), label({ value: 5, run: 4 })];
+    expect(kept([far, near])).toEqual([far]);
+    expect(kept([far, near], { limited: true })).toHaveLength(2);
+    expect(kept([label({ value: 6, run: 4 }), near], { limited: true })).toHaveLength(1);
+    expect(kept([label({ value: 6, run: 3 }), near], { limited: true })).toHaveLength(1);
+  });
+  it('that left the first spot of a second visit earlier stay, and so do those that have it still before them', () => {
+    const after = (depart: number | null, value: number) =>
+      label({ s: 2, lo: 0b101, value, parent: depart === null ? null : label({ s: 0, depart }) });
+    const twinned = [0];
+    // Left later it is worth more; both stay. Left no later, it beats.
+    expect(kept([after(9, 6), after(4, 5)], { twinned })).toHaveLength(2);
+    expect(kept([after(4, 6), after(9, 5)], { twinned })).toHaveLength(1);
+    expect(kept([after(4, 6), after(4, 5)], { twinned })).toHaveLength(1);
+    expect(kept([after(0, 6), after(0, 5)], { twinned })).toHaveLength(1);
+    // One has been there and the other not.
+    expect(kept([after(null, 6), after(4, 5)], { twinned })).toHaveLength(2);
+    expect(kept([after(4, 6), after(null, 5)], { twinned })).toHaveLength(2);
+    expect(kept([after(null, 6), after(null, 5)], { twinned })).toHaveLength(1);
+    expect(kept([after(9, 6), after(4, 5)], { twinned: [] })).toHaveLength(1);
+    // All of several first spots count.
+    const two = (a: number, b: number, value: number) =>
+      label({ s: 2, lo: 0b111, value, parent: label({ s: 1, depart: b, parent: label({ s: 0, depart: a }) }) });
+    expect(kept([two(3, 9, 6), two(4, 8, 5)], { twinned: [0, 1] })).toHaveLength(2);
+    expect(kept([two(3, 8, 6), two(4, 8, 5)], { twinned: [0, 1] })).toHaveLength(1);
+  });
+  it('all stay when the search is stopped, which is asked every sixty-four', () => {
+    // None beats another: each has used up another spot.
+    const apart = (n: number) =>
+      Array.from({ length: n }, (_, i) => label({ value: i, lo: i < 30 ? 1 << i : 0, hi: i < 30 ? 0 : 1 << (i - 30) }));
+    let asked = 0;
+    const counted = () => {
+      asked++;
+      return true;
+    };
+    expect(kept(apart(50), {}, counted)).toHaveLength(50);
+    expect(asked).toBe(0);
+    const twice = [...apart(60), ...apart(60)];
+    expect(kept(twice)).toHaveLength(60);
+    expect(kept(twice, {}, counted)).toHaveLength(60);
+  });
+});
+
+describe('the work of the search', () => {
+  /** The same bound drawn up: it still holds, and tells hardly anything. */
+  const drawnUp = (r: ReturnType<typeof relax>) => ({ ...r, afterDepart: r.afterDepart.map((x) => x + 20) });
+  it('is kept low by the bound, by what beats what, and by the beam', () => {
+    const p = randomProblem(8, { spots: 6, steps: 40 });
+    const v = stayValues(p, []);
+    const none = new Float64Array(6);
+    const loose = relax(p, v, none);
+    const whole = searchLabels(p, v, drawnUp(loose), 0);
+    const tight = searchLabels(p, v, loose, whole.value - 1e-6);
+    // With the best day almost known hardly any label can beat it.
+    expect(tight.looked).toBeLessThan(whole.looked / 2);
+    // As many as when this was written: more means that something is no longer left out.
+    expect([whole.looked, tight.looked]).toEqual([837, 1]);
+
+    const beam = searchLabels(p, v, drawnUp(loose), 0, { width: 3 });
+    expect(beam.looked).toBeLessThanOrEqual(3 * (p.steps + 1));
+    expect(beam.looked).toBe(97);
+    const fuel = { ...p, maxRunSteps: 14 };
+    const limited = searchLabels(fuel, stayValues(fuel, []), drawnUp(relax(fuel, stayValues(fuel, []), none)), 0);
+    expect(limited.looked).toBe(784);
+  });
+  it('finds the best day where the bound tells nothing, with fuel, a second visit and an order', () => {
+    for (const seed of testSeeds(1, 48)) {
+      const three = randomProblem(seed, { spots: 3, steps: 26 });
+      const [a] = three.spots as [ItinerarySpot];
+      const rows = [0, 1, 2, 0];
+      const p: ItineraryProblem = {
+        ...three,
+        spots: [...three.spots, { ...a, id: 'again', ratePerHour: a.ratePerHour.map((r) => r * 0.9), again: { spot: a.id, restSteps: 3 } }],
+        dockTravelSteps: rows.map((i) => three.dockTravelSteps[i] as number),
+        travelSteps: rows.map((i) => rows.map((j) => three.travelSteps[i]?.[j] as number)),
+        ...(seed % 2 ? { maxRunSteps: 10 + (seed % 5) } : {}),
+      };
+      const v = stayValues(p, []);
+      const found = searchLabels(p, v, drawnUp(relax(p, v, new Float64Array(4))), 0);
+      expect(found.value).toBeCloseTo(bruteForce(p), 8);
+      expect(keepsTerms(p, found.visits)).toBe(true);
+    }
+  });
+  it('asks now and then whether to stop, and not before each label', () => {
+    const p = randomProblem(8, { spots: 6, steps: 40 });
+    const v = stayValues(p, []);
+    let asked = 0;
+    const { looked } = searchLabels(p, v, drawnUp(relax(p, v, new Float64Array(6))), 0, {
+      stop: () => {
+        asked++;
+        return false;
+      },
+    });
+    expect(asked).toBeGreaterThanOrEqual(Math.ceil(looked / 256));
+    expect(asked).toBeLessThan(looked / 8);
   });
 });
 
