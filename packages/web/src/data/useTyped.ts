@@ -10,16 +10,19 @@ export function useTyped<T extends object | string | null>(
   name: string,
   stands: T,
 ): readonly [value: T, set: (value: T) => void, drop: () => void] {
-  const [typed, setTyped] = useState<T | null>(() => readTyped(name) as T | null);
+  const [state, setState] = useState(() => ({ name, typed: readTyped(name) as T | null }));
+  // Another boat, another day: what was typed for the one before is not for this.
+  const typed = state.name === name ? state.typed : (readTyped(name) as T | null);
+  if (state.name !== name) setState({ name, typed });
   const set = useCallback(
     (value: T) => {
-      setTyped(value);
+      setState({ name, typed: value });
       keepTyped(name, value);
     },
     [name],
   );
   const drop = useCallback(() => {
-    setTyped(null);
+    setState({ name, typed: null });
     dropTyped(name);
   }, [name]);
   return [typed ?? stands, set, drop];
