@@ -234,8 +234,14 @@ test('the evening brief shows expected against happened and has moved the rankin
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Publish to crew' }).click();
   await page.getByRole('button', { name: 'I have read it' }).click();
-  await expect(page.getByText('Read by 1.')).toBeVisible();
-  expect(await rows('select date::text from brief')).toEqual([{ date: '2026-06-20' }]);
+  await expect(page.getByText('Marked as read by you.')).toBeVisible();
+  // The owner is not aboard: the captain has not read it yet.
+  await expect(page.getByText('Not read.').first()).toBeVisible();
+  expect(
+    await rows(
+      `select b.date::text, p.name from brief b join brief_read r on r.brief_id = b.id join person p on p.id = r.person_id where b.date = '2026-06-20'`,
+    ),
+  ).toEqual([{ date: '2026-06-20', name: 'Runa Askeby' }]);
 
   await page.getByRole('link', { name: 'Log', exact: true }).click();
   await expect(page.getByRole('cell', { name: 'Long bank' }).first()).toBeVisible();
