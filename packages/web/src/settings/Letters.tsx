@@ -21,7 +21,7 @@ export function Letters() {
     <section>
       <h2 className="mb-1 font-bold">By mail</h2>
       {KINDS.map(({ kind, words }) => (
-        <label key={kind} className="flex items-center gap-2 max-md:min-h-11">
+        <label key={kind} className="flex min-h-7 items-center gap-2 max-md:min-h-11">
           <input
             type="checkbox"
             checked={on[kind]}
