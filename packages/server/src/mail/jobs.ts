@@ -27,13 +27,21 @@ interface Composed {
   readonly to: { readonly name: string; readonly email: string };
   readonly letter: Letter;
   readonly file?: { readonly name: string; readonly bytes: Buffer; readonly mediaType: string };
+  /** Where it could not be sent: takes back what would keep the next try from writing. */
+  readonly undo?: () => Promise<unknown>;
 }
 
 /** Composes and sends one letter; nothing where it is no longer needed, or no mail server is configured. */
 export async function sendMail(source: DataSource, mail: Mail | null, job: MailJob, nowMs: number): Promise<void> {
   if (!mail) return;
   const composed = await compose(source, mail, job, nowMs);
-  if (composed) await post(mail, composed.to, composed.letter, composed.file);
+  if (!composed) return;
+  try {
+    await post(mail, composed.to, composed.letter, composed.file);
+  } catch (error) {
+    await composed.undo?.();
+    throw error;
+  }
 }
 
 async function compose(source: DataSource, mail: Mail, job: MailJob, nowMs: number): Promise<Composed | null> {
@@ -50,7 +58,7 @@ async function compose(source: DataSource, mail: Mail, job: MailJob, nowMs: numb
     if (!words) return null;
     const letter =
       job.kind === 'back'
-        ? backLetter({ outfit: outfit.name, boat: words.boat, at: clock(nowMs) })
+        ? backLetter({ outfit: outfit.name, boat: words.boat, at: clock(words.ended?.getTime() ?? nowMs) })
         : overdueLetter({ ...words, outfit: outfit.name, due: clock(job.dueAtMs), link: `${mail.publicUrl}/` });
     return { to: person, letter };
   });
@@ -82,9 +90,12 @@ async function briefTo(
 
 const unitsOf = (person: PersonRow): Units => ({ ...METRIC, ...person.settings.units });
 
-async function boatOf(entities: EntityManager, tripId: string): Promise<{ boat: string; captain: string; ashore: string } | null> {
+async function boatOf(
+  entities: EntityManager,
+  tripId: string,
+): Promise<{ boat: string; captain: string; ashore: string; ended: Date | null } | null> {
   const [row] = await entities.query(
-    `select b.name as boat, p.name as captain, coalesce(d.ashore, '') as ashore from trip t join boat b on b.id = t.boat_id
+    `select b.name as boat, p.name as captain, coalesce(d.ashore, '') as ashore, t.ended_at as ended from trip t join boat b on b.id = t.boat_id
      join person p on p.id = t.captain_id left join departure d on d.trip_id = t.id where t.id = $1`,
     [tripId],
   );
@@ -120,8 +131,9 @@ async function newPassword(source: DataSource, mail: Mail, email: string, nowMs:
     // Asked for again and again, he is written to once a while.
     if (await entities.existsBy(InvitationEntity, { ...own, madeAt: MoreThan(new Date(nowMs - AGAIN_MIN * MINUTE)) })) return null;
     await entities.update(InvitationEntity, own, { withdrawnAt: now });
+    const id = randomUUID();
     await entities.insert(InvitationEntity, {
-      id: randomUUID(),
+      id,
       outfitId,
       personId,
       name: person.name,
@@ -137,7 +149,8 @@ async function newPassword(source: DataSource, mail: Mail, email: string, nowMs:
     await audit(entities, { personId, outfitId }, nowMs, 'ask for new password', 'person', personId, {});
     const outfit = await entities.findOneByOrFail(OutfitEntity, { id: outfitId });
     const link = `${mail.publicUrl}/come-in#${token}`;
-    return { to: person, letter: newPasswordLetter({ outfit: outfit.name, name: person.name, link, minutes: NEW_PASSWORD_MIN }) };
+    const letter = newPasswordLetter({ outfit: outfit.name, name: person.name, link, minutes: NEW_PASSWORD_MIN });
+    return { to: person, letter, undo: () => inOutfit(source, outfitId, (again) => again.delete(InvitationEntity, { id })) };
   });
 }
 
