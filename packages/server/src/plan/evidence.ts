@@ -4,22 +4,6 @@ import type { EntityManager } from 'typeorm';
 import { crewRules } from '../rules/crewRules';
 import type { Goal } from '../db/entities/trip';
 
-interface EvidenceRow {
-  stop_id: string;
-  spot_id: string;
-  presentation_id: string;
-  at: Date;
-  rod_hours: number;
-  fish: number;
-  counts: number;
-  length_count: number;
-  length_sum: number;
-  length_squares: number;
-  /** For the table goal: the fish themselves, to be held against the rules. */
-  caught: readonly (LoggedFish & { readonly weight: number })[] | null;
-  [condition: string]: unknown;
-}
-
 const CONDITIONS = [
   'tideStage',
   'windMps',
@@ -36,6 +20,25 @@ const CONDITIONS = [
   'waterTemp48hC',
   'flowM3s',
 ] as const;
+
+const COLUMNS = [
+  'stopId',
+  'at',
+  'spot',
+  'presentation',
+  'rodHours',
+  'fish',
+  'counts',
+  'lengthCount',
+  'lengthSum',
+  'lengthSquares',
+  ...CONDITIONS,
+] as const;
+
+type Columns = Omit<Evidence, 'version'>;
+
+/** A fish of a set, to be held against the rules. */
+type Caught = LoggedFish & { readonly weight: number };
 
 /**
  * Every fished set of a water before an instant as columns, with the landed fish of the trip's species (by their weights; to learn,
@@ -56,64 +59,49 @@ export async function loadEvidence(
     presentationIds: readonly string[];
   },
 ): Promise<Evidence> {
-  const rows: EvidenceRow[] = await entities.query(
-    `select s.stop_id, s.spot_id, s.presentation_id, s.started_at as at, s.rod_hours,
-       ${CONDITIONS.map((c) => `(s.conditions->>'${c}')::float8 as "${c}"`).join(', ')},
-       coalesce(k.fish, 0)::float8 as fish, coalesce(k.counts, 0)::float8 as counts, k.caught,
-       coalesce(k.length_count, 0)::int as length_count, coalesce(k.length_sum, 0)::float8 as length_sum,
-       coalesce(k.length_squares, 0)::float8 as length_squares
-     from fished_set s
-     join spot sp on sp.id = s.spot_id and sp.water_id = $1
-     left join lateral (
-       select sum(coalesce(x.weight, 1)) as fish,
-         sum(coalesce(x.weight, 1)) filter (where $4 <> 'size' or c.length_mm >= sc.size_goal_mm) as counts,
-         case when $4 = 'table' then jsonb_agg(jsonb_build_object('species', c.species_id, 'lengthMm', c.length_mm,
-           'lengthKind', c.length_kind, 'weight', coalesce(x.weight, 1))) end as caught,
-         count(c.length_mm) filter (where sc.size_goal_mm is not null) as length_count,
-         sum(c.length_mm::float8 / sc.size_goal_mm) as length_sum,
-         sum((c.length_mm::float8 / sc.size_goal_mm) ^ 2) as length_squares
-       from "catch" c join species sc on sc.id = c.species_id
-       left join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
-       where c.set_id = s.id and c.outcome = 'landed' and c.deleted_at is null and (x.species_id is not null or $4 = 'learn')) k on true
-     where s.ended_at <= $5
-     order by s.started_at, s.id`,
-    [q.waterId, q.species.map((s) => s.speciesId), q.species.map((s) => s.weight), q.goal, new Date(q.beforeMs)],
+  // Columns are put together by the database: a row object for each of some ten thousand sets would be most of a desk's memory.
+  const [found]: [Columns & { readonly caught: readonly (readonly Caught[] | null)[] | null }] = await entities.query(
+    `select ${COLUMNS.map((c) => `coalesce(json_agg(f."${c}"), '[]') as "${c}"`).join(', ')},
+       json_agg(f.caught) filter (where $4 = 'table') as caught
+     from (
+       select s.stop_id as "stopId", floor(extract(epoch from s.started_at) * 1000)::float8 as at,
+         array_position($6::uuid[], s.spot_id) - 1 as spot, array_position($7::uuid[], s.presentation_id) - 1 as presentation,
+         s.rod_hours::float8 as "rodHours", ${CONDITIONS.map((c) => `(s.conditions->>'${c}')::float8 as "${c}"`).join(', ')},
+         coalesce(k.fish, 0)::float8 as fish, coalesce(k.counts, 0)::float8 as counts, k.caught,
+         coalesce(k.length_count, 0)::int as "lengthCount", coalesce(k.length_sum, 0)::float8 as "lengthSum",
+         coalesce(k.length_squares, 0)::float8 as "lengthSquares"
+       from fished_set s
+       join spot sp on sp.id = s.spot_id and sp.water_id = $1
+       left join lateral (
+         select sum(coalesce(x.weight, 1)) as fish,
+           sum(coalesce(x.weight, 1)) filter (where $4 <> 'size' or c.length_mm >= sc.size_goal_mm) as counts,
+           case when $4 = 'table' then jsonb_agg(jsonb_build_object('species', c.species_id, 'lengthMm', c.length_mm,
+             'lengthKind', c.length_kind, 'weight', coalesce(x.weight, 1))) end as caught,
+           count(c.length_mm) filter (where sc.size_goal_mm is not null) as length_count,
+           sum(c.length_mm::float8 / sc.size_goal_mm) as length_sum,
+           sum((c.length_mm::float8 / sc.size_goal_mm) ^ 2) as length_squares
+         from "catch" c join species sc on sc.id = c.species_id
+         left join unnest($2::uuid[], $3::float8[]) as x (species_id, weight) on x.species_id = c.species_id
+         where c.set_id = s.id and c.outcome = 'landed' and c.deleted_at is null and (x.species_id is not null or $4 = 'learn')) k on true
+       where s.ended_at <= $5 and s.spot_id = any($6) and s.presentation_id = any($7)
+       order by s.started_at, s.id) f`,
+    [
+      q.waterId,
+      q.species.map((s) => s.speciesId),
+      q.species.map((s) => s.weight),
+      q.goal,
+      new Date(q.beforeMs),
+      q.spotIds,
+      q.presentationIds,
+    ],
   );
-  if (q.goal === 'table') {
-    const keeps = keepable(await crewRules(entities), q.zone, q.date);
-    for (const r of rows) r.counts = (r.caught ?? []).reduce((sum, f) => sum + (keeps(f) ? f.weight : 0), 0);
-  }
-  const spotAt = new Map(q.spotIds.map((id, i) => [id, i]));
-  const presentationAt = new Map(q.presentationIds.map((id, i) => [id, i]));
-  const kept = rows.filter((r) => spotAt.has(r.spot_id) && presentationAt.has(r.presentation_id));
-  const fish = kept.reduce((sum, r) => sum + r.fish, 0);
-  const column = (name: (typeof CONDITIONS)[number]) => kept.map((r) => (r[name] ?? null) as number | null);
+  const { caught, ...columns } = found;
+  const keeps = q.goal === 'table' ? keepable(await crewRules(entities), q.zone, q.date) : null;
+  const last = columns.at.at(-1);
   return {
-    version: `${kept.length} sets, ${Math.round(fish)} fish, to ${kept.at(-1)?.at.toISOString() ?? 'none'}`,
-    stopId: kept.map((r) => r.stop_id),
-    at: kept.map((r) => r.at.getTime()),
-    spot: kept.map((r) => spotAt.get(r.spot_id) as number),
-    presentation: kept.map((r) => presentationAt.get(r.presentation_id) as number),
-    rodHours: kept.map((r) => r.rod_hours),
-    fish: kept.map((r) => r.fish),
-    counts: kept.map((r) => r.counts),
-    lengthCount: kept.map((r) => r.length_count),
-    lengthSum: kept.map((r) => r.length_sum),
-    lengthSquares: kept.map((r) => r.length_squares),
-    tideStage: column('tideStage'),
-    windMps: column('windMps'),
-    windFromDeg: column('windFromDeg'),
-    waterTempC: column('waterTempC'),
-    clarityM: column('clarityM'),
-    sunHeightDeg: column('sunHeightDeg'),
-    cloud: column('cloud'),
-    depthM: column('depthM'),
-    onshore: column('onshore'),
-    currentMps: column('currentMps'),
-    sinceTurnH: column('sinceTurnH'),
-    tidePush: column('tidePush'),
-    waterTemp48hC: column('waterTemp48hC'),
-    flowM3s: column('flowM3s'),
+    ...columns,
+    version: `${columns.at.length} sets, ${Math.round(columns.fish.reduce((sum, n) => sum + n, 0))} fish, to ${last === undefined ? 'none' : new Date(last).toISOString()}`,
+    counts: keeps ? (caught ?? []).map((fish) => (fish ?? []).reduce((sum, f) => sum + (keeps(f) ? f.weight : 0), 0)) : columns.counts,
   };
 }
 
