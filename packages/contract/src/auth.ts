@@ -2,7 +2,22 @@ import { z } from 'zod';
 import { UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
 import { id, instant } from './ids';
 
-export const signIn = z.object({ email: z.email().max(200), password: z.string().min(1).max(200) }).strict();
+/** `code` from an authenticator or from paper, for who has asked to be asked for one. */
+export const signIn = z
+  .object({ email: z.email().max(200), password: z.string().min(1).max(200), code: z.string().trim().max(40).optional() })
+  .strict();
+
+/** Whether a person is asked for a code at sign-in. */
+export const secondFactor = z.object({ onSince: instant.nullable(), codesLeft: z.int() });
+export type SecondFactor = z.infer<typeof secondFactor>;
+/** One's password again, before something that lets others in or oneself out. */
+export const passwordAgain = z.object({ password: z.string().min(1).max(200) }).strict();
+/** What an authenticator needs: the secret to type, and the same as an address to scan. Told once. */
+export const authenticatorMade = z.object({ secret: z.string(), address: z.string() });
+export type AuthenticatorMade = z.infer<typeof authenticatorMade>;
+export const firstCode = z.object({ code: z.string().trim().min(6, 'six figures').max(40) }).strict();
+/** Codes to write down, told once. */
+export const recoveryCodes = z.object({ codes: z.array(z.string()) });
 
 const choice = <K extends keyof Units>(of: K) => z.enum(UNIT_CHOICES[of] as unknown as [Units[K], ...Units[K][]]);
 

@@ -54,3 +54,5 @@ export const invitationView = z.object({
 });
 export type InvitationView = z.infer<typeof invitationView>;
 export const invitationTake = z.object({ token, name: personName, password: newPassword }).strict();
+/** False where a code is still asked for: sign in with the new password. */
+export const invitationTaken = z.object({ signedIn: z.boolean() });

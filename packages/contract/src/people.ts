@@ -16,6 +16,8 @@ export const personView = z.object({
   active: z.boolean(),
   /** Trips from now on that he leads or is named for. */
   tripsAhead: z.int(),
+  /** He is asked for a code at sign-in. */
+  asksForCode: z.boolean(),
 });
 export type PersonView = z.infer<typeof personView>;
 

@@ -25,16 +25,23 @@ export const newTrip = z
     mateIds: z.array(id).max(20).optional(),
     meeting: z.string().trim().max(200).default(''),
     priceNote: z.string().trim().max(200).default(''),
+    /** What the calendar calls it that its booking came from: it comes in once. */
+    booking: z.string().max(400).nullable().default(null),
   })
   .strict();
 
 export type NewTrip = z.infer<typeof newTrip>;
 
 /** A trip as it is changed: its water stays, since plans and stops lie there. */
-export const tripEdit = newTrip.omit({ id: true, waterId: true });
+export const tripEdit = newTrip.omit({ id: true, waterId: true, booking: true });
 export type TripEdit = z.input<typeof tripEdit>;
 
 export const tripCancel = z.object({ reason: z.string().trim().min(1, 'say why, in a word').max(200) }).strict();
+
+/** An address that a calendar of bookings can be fetched from. */
+export const bookingsAt = z.object({ url: z.url().max(500) }).strict();
+/** That calendar's own text (RFC 5545). */
+export const bookingsText = z.object({ text: z.string() });
 
 /** Trips of some days, for the calendar. */
 export const tripSpan = z.object({ from: date, to: date });
@@ -58,6 +65,7 @@ export const tripView = z.object({
   /** For captains and the owner; null for mates. */
   priceNote: z.string().nullable(),
   cancelReason: z.string(),
+  booking: z.string().nullable(),
   status: tripStatus,
   /** Who is aboard, as far as limits go. */
   party,

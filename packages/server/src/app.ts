@@ -17,6 +17,7 @@ import { Problem, problemOf } from './errors';
 import { FEATURES } from './features';
 import { eventRoutes } from './events/routes';
 import type { Deps, Env } from './http/context';
+import { keyIn, whoHasKey } from './keys/holder';
 import { publicReports } from './reports/routes';
 import { calendarFeed } from './trips/calendarFeed';
 import { keptAnswers, takesGzip, unpack } from './http/keptAnswers';
@@ -85,7 +86,14 @@ export function createApp(deps: Deps) {
 
   app.use('/api/*', async (c, next) => {
     const token = readCookie(c, SESSION, deps.config);
-    const holder = deps.inThread ? c.env.holder : token ? await whoHolds(deps.source, token, deps.clock.now()) : null;
+    const key = keyIn(c.req.header('Authorization'));
+    const holder = deps.inThread
+      ? c.env.holder
+      : key !== null
+        ? await whoHasKey(deps.source, key, c.req.method, c.req.path.slice('/api'.length), deps.clock.now())
+        : token
+          ? await whoHolds(deps.source, token, deps.clock.now())
+          : null;
     if (!holder) throw new Problem('not_signed_in');
     const { sessionId, version, topics, ...who } = holder;
     c.set('version', version);

@@ -5,6 +5,17 @@ import { HTTPException } from 'hono/http-exception';
 const CATALOGUE = {
   not_signed_in: { status: 401, title: 'Not signed in', remedy: 'Sign in and try again.' },
   wrong_sign_in: { status: 401, title: 'Wrong e-mail or password', remedy: 'Check both; ask the owner of the outfit for a new password.' },
+  code_needed: {
+    status: 401,
+    title: 'A code is needed too',
+    remedy: 'Type the six figures that your authenticator shows, or one of the codes that you wrote down.',
+  },
+  wrong_code: {
+    status: 401,
+    title: 'That code does not hold',
+    remedy: 'Type the one that stands there now; each holds for half a minute and works once. Is the clock of the phone right?',
+  },
+  key_scope: { status: 403, title: 'This key is not for that', remedy: 'The owner can make a key with that scope (Crew, Keeping).' },
   too_many_tries: { status: 429, title: 'Too many tries', remedy: 'Wait a minute and try again.' },
   no_mail: {
     status: 409,
@@ -38,6 +49,8 @@ const CATALOGUE = {
   too_large: { status: 413, title: 'Too large', remedy: 'Send less at once.' },
   boat_taken: { status: 409, title: 'The boat already has a trip then', remedy: 'Choose another boat or another time.' },
   captain_taken: { status: 409, title: 'The captain already has a trip then', remedy: 'Choose another captain or another time.' },
+  booking_there: { status: 409, title: 'That booking is in the calendar already', remedy: 'Change the trip that was made of it.' },
+  person_away: { status: 409, title: 'Somebody is away then', remedy: 'Name somebody else, or take the days away out (Crew, People).' },
   too_many_guests: { status: 409, title: 'More guests than seats', remedy: 'Choose a larger boat or fewer guests.' },
   ends_before_start: { status: 400, title: 'The trip ends before it starts', remedy: 'Set the end after the start.' },
   conflict: { status: 409, title: 'It has changed meanwhile', remedy: 'Reload and try again.' },
@@ -132,6 +145,7 @@ export function problemOfDatabase(error: unknown): Problem | null {
   const e = ((error as { driverError?: DriverError }).driverError ?? error) as DriverError;
   if (busy(e)) return new Problem('busy', '', [], 2);
   if (e?.code === '23P01' && e.constraint === 'trip_boat_once') return new Problem('boat_taken');
+  if (e?.code === '23505' && e.constraint === 'trip_booking_once') return new Problem('booking_there');
   if (e?.code === '23P01' && e.constraint === 'trip_captain_once') return new Problem('captain_taken');
   if (e?.code === '23514' && e.constraint === 'party_fits_boat') return new Problem('too_many_guests', e.message ?? '');
   if (e?.code === '23514' && e.constraint === 'trip_ends_after_start') return new Problem('ends_before_start');

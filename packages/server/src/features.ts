@@ -6,6 +6,7 @@ import { debrief } from './debrief/feature';
 import { deck } from './deck/feature';
 import { grounds } from './grounds/feature';
 import { imports } from './imports/feature';
+import { keys } from './keys/feature';
 import { log } from './log/feature';
 import { photos } from './photos/feature';
 import { plan } from './plan/feature';
@@ -36,4 +37,5 @@ export const FEATURES: readonly Feature[] = [
   brief,
   board,
   log,
+  keys,
 ];

@@ -170,7 +170,10 @@ export const saidBare = (value: number, measure: Measure, digits: number): strin
 export const saidTime = (atMs: number, zone: string): string => `{clock ${localTime(atMs, zone)}}`;
 
 /** The day of an instant within a sentence: {date 2026-06-19}. */
-export const saidDay = (atMs: number, zone: string): string => `{date ${localDate(atMs, zone)}}`;
+export const saidDay = (atMs: number, zone: string): string => saidDate(localDate(atMs, zone));
+
+/** A calendar date within a sentence. */
+export const saidDate = (date: string): string => `{date ${date}}`;
 
 const CARRIED = new RegExp(`\\{(clock|date|${Object.keys(MEASURES).join('|')})(#?) (-?\\d[\\d.:-]*)\\}`, 'g');
 

@@ -65,6 +65,11 @@ export function addDays(date: string, days: number): string {
   return new Date(Date.parse(`${date}T00:00:00Z`) + days * DAY).toISOString().slice(0, 10);
 }
 
+/** Days from one date to another, negative when the other lies before. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY);
+}
+
 /** The day that can still be planned at an instant: from three in the afternoon on it is the next one. */
 export function planningDay(atMs: number, zone: string): string {
   return localDate(atMs + 9 * HOUR, zone);

@@ -1,5 +1,5 @@
 // Coming in without a session: an outfit of one's own, or an invitation into one.
-import { beginView, invitationLook, invitationTake, invitationView, newOutfit } from '@bluffwind/contract/begin';
+import { beginView, invitationLook, invitationTake, invitationTaken, invitationView, newOutfit } from '@bluffwind/contract/begin';
 import { passwordForgotten } from '@bluffwind/contract/people';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
@@ -14,6 +14,7 @@ import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { DEVICE, DEVICE_DAYS, SESSION, writeCookie } from './cookies';
 import { makeOutfit } from './newOutfit';
+import { asksForCode } from './secondFactor';
 import { type Account, digest, endSessions, hashPassword, openSession, SESSION_DAYS } from './session';
 import { signInTries } from './tries';
 
@@ -122,7 +123,7 @@ export function beginRoutes(deps: Deps) {
       method: 'post',
       path: '/invitation/take',
       request: jsonBody(invitationTake),
-      responses: answers(done, 'Come in; the session is in a cookie'),
+      responses: answers(invitationTaken, 'Come in; the session is in a cookie, unless a code is asked for at sign-in'),
     }),
     async (c) => {
       const { token, name, password } = c.req.valid('json');
@@ -130,7 +131,7 @@ export function beginRoutes(deps: Deps) {
       const row = await invitationOf(token);
       const passwordHash = await hashPassword(password);
       const personId = row.person_id ?? row.invitation_id;
-      await inOutfit(deps.source, row.outfit_id, async (entities) => {
+      const asked = await inOutfit(deps.source, row.outfit_id, async (entities) => {
         const now = new Date(deps.clock.now());
         // Two who take it at once: one of them finds it taken.
         const taken = await entities.update(
@@ -145,15 +146,18 @@ export function beginRoutes(deps: Deps) {
           if (kept.affected !== 1) throw new Problem('invitation_over');
           // Whoever knew the old password is out.
           await endSessions(entities, row.person_id, 'all');
+          return asksForCode(entities, row.person_id);
         } else {
           const [{ known }] = await entities.query('select email_taken($1) as known', [row.email]);
           if (known) throw emailTaken();
           const { email, role } = row;
           await entities.insert(PersonEntity, { id: personId, outfitId: row.outfit_id, name, email, passwordHash, role, active: true });
+          return false;
         }
       });
-      await enter(c, { personId, outfitId: row.outfit_id }, row.person_id ? 'new password' : 'come in');
-      return { ok: true as const };
+      // A letter stands for the password alone: who is asked for a code signs in with it.
+      if (!asked) await enter(c, { personId, outfitId: row.outfit_id }, row.person_id ? 'new password' : 'come in');
+      return { signedIn: !asked };
     },
     { maxBytes: 4096 },
   );

@@ -11,7 +11,18 @@ import { audit } from '../audit';
 import { inOutfit } from '../db/database';
 import { addressOf } from '../http/address';
 import { DEVICE, DEVICE_DAYS, dropCookie, readCookie, SESSION, writeCookie } from './cookies';
-import { checkPassword, closeSession, deviceKnown, endSessions, hashPassword, openSession, SESSION_DAYS, sessionsOf } from './session';
+import { takeCode } from './secondFactor';
+import {
+  type Account,
+  checkPassword,
+  closeSession,
+  deviceKnown,
+  endSessions,
+  hashPassword,
+  openSession,
+  SESSION_DAYS,
+  sessionsOf,
+} from './session';
 import { signInTries } from './tries';
 
 const done = z.object({ ok: z.literal(true) });
@@ -20,6 +31,10 @@ const done = z.object({ ok: z.literal(true) });
 export function publicAuthRoutes(deps: Deps) {
   const app = router();
   const tries = signInTries(deps.source);
+  const failed = (account: Account, how: string, address: string) =>
+    inOutfit(deps.source, account.outfitId, (entities) =>
+      audit(entities, account, deps.clock.now(), how, 'person', account.personId, { address }),
+    );
   app.answer(
     createRoute({
       method: 'post',
@@ -28,7 +43,7 @@ export function publicAuthRoutes(deps: Deps) {
       responses: answers(done, 'Signed in; the session is in a cookie'),
     }),
     async (c) => {
-      const { password, ...asked } = c.req.valid('json');
+      const { password, code, ...asked } = c.req.valid('json');
       const email = asked.email.toLowerCase();
       const address = addressOf(c, deps.config.trustProxy);
       const cookie = readCookie(c, DEVICE, deps.config);
@@ -38,18 +53,20 @@ export function publicAuthRoutes(deps: Deps) {
       const { account, matches } = await checkPassword(deps.source, email, password);
       const nowMs = deps.clock.now();
       if (!account || !matches) {
-        if (account)
-          await inOutfit(deps.source, account.outfitId, (entities) =>
-            audit(entities, account, nowMs, 'sign-in failed', 'person', account.personId, { address }),
-          );
+        if (account) await failed(account, 'sign-in failed', address);
         throw new Problem('wrong_sign_in');
       }
-      await tries.forget(one);
       const opened = await inOutfit(deps.source, account.outfitId, async (entities) => {
+        // Authenticators know the true time, whatever hour it is in a demo.
+        await takeCode(entities, account, code, Date.now());
         const agent = c.req.header('User-Agent') ?? '';
         await audit(entities, account, nowMs, 'sign in', 'person', account.personId, { address, newDevice: device === null });
         return openSession(entities, account, { nowMs, address, agent, device });
+      }).catch(async (error: unknown) => {
+        if (error instanceof Problem && error.code === 'wrong_code') await failed(account, 'code refused', address);
+        throw error;
       });
+      await tries.forget(one);
       writeCookie(c, SESSION, opened.token, SESSION_DAYS, deps.config);
       writeCookie(c, DEVICE, opened.device, DEVICE_DAYS, deps.config);
       return { ok: true as const };

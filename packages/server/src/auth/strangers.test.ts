@@ -126,6 +126,9 @@ describe('a mate who is not aboard', () => {
         '/me/settings',
         '/me/calendar',
         '/me/calendar/end',
+        '/me/second-factor/begin',
+        '/me/second-factor/confirm',
+        '/me/second-factor/end',
         '/stops/find',
         '/deck/{tripId}/entries',
         '/brief/{date}/read',
@@ -185,7 +188,7 @@ describe('those who may', () => {
   });
 });
 
-const OWNERS = ['/outfit/settings', '/laid-aside', '/people', '/invitations'];
+const OWNERS = ['/outfit/settings', '/laid-aside', '/people', '/invitations', '/keys'];
 const CAPTAINS = ['/clients', '/stations', '/instruments', '/trips/{id}/report'];
 
 /** Every GET of a client that answers, with its route. */

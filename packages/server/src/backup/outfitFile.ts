@@ -14,7 +14,18 @@ const CHUNK = 2000;
  * What belongs to this server and not to the outfit: sessions, devices, ways in, answers kept until something changes. Photos are too much
  * for one text; they are in the copy of the whole database.
  */
-const LEFT_OUT = ['session', 'known_device', 'invitation', 'calendar_address', 'brief_kept', 'outfit_version', 'photo'];
+const LEFT_OUT = [
+  'session',
+  'known_device',
+  'invitation',
+  'calendar_address',
+  'second_factor',
+  'recovery_code',
+  'program_key',
+  'brief_kept',
+  'outfit_version',
+  'photo',
+];
 /** The table whose rows refer to each other by numbers that it gives; they are an outfit's own and are kept. */
 const NUMBERED = 'reading';
 

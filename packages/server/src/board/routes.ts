@@ -5,6 +5,7 @@ import { createRoute } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
 import { openTicks } from '../brief/kept';
 import { unreadBriefs } from '../brief/unread';
+import { endingPapers, paperWords } from '../crew/papers';
 import type { Deps } from '../http/context';
 import type { Who } from '../http/who';
 import { answers } from '../http/responses';
@@ -49,6 +50,8 @@ export function boardRoutes({ clock }: Deps) {
         const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);
         if (trip) open.unshift({ tripId: a.tripId, text: `${mine(trip)}: ${a.text}` });
       }
+      for (const p of await endingPapers(entities, date, who.role === 'owner' ? null : who.personId))
+        open.push({ tripId: null, text: paperWords(p, date) });
       const overdue = await overdueBoats(entities, now);
       for (const o of overdue)
         open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: it was to be back at ${saidTime(o.dueAt.getTime(), zone)}` });

@@ -4,10 +4,10 @@ import { id } from '@bluffwind/contract/ids';
 import { invitationMade, invitationRow, newInvitation, personEdit, personView } from '@bluffwind/contract/people';
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
-import { type EntityManager, IsNull, MoreThan } from 'typeorm';
+import { type EntityManager, IsNull, MoreThan, Not } from 'typeorm';
 import { audit } from '../audit';
 import { digest, endSessions } from '../auth/session';
-import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
+import { InvitationEntity, PersonEntity, SecondFactorEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
 import { type Deps, found } from '../http/context';
 import { requireOwner } from '../http/owner';
@@ -151,6 +151,7 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
 /** Everybody of an outfit, those who left too, with the trips that lie ahead. */
 async function peopleOf(entities: EntityManager, nowMs: number) {
   const people = await entities.find(PersonEntity, { order: { active: 'DESC', name: 'ASC' } });
+  const asked = await entities.findBy(SecondFactorEntity, { onSince: Not(IsNull()) });
   const ahead: { id: string; n: number }[] = await entities.query(
     `select p.id, count(distinct t.id)::int as n from person p
        left join trip_mate m on m.person_id = p.id
@@ -165,5 +166,6 @@ async function peopleOf(entities: EntityManager, nowMs: number) {
     role,
     active,
     tripsAhead: ahead.find((a) => a.id === id)?.n ?? 0,
+    asksForCode: asked.some((a) => a.personId === id),
   }));
 }

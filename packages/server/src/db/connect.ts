@@ -20,6 +20,9 @@ import { BriefWords1780000000016 } from './migrations/0016-brief-words';
 import { Notices1780000000017 } from './migrations/0017-notices';
 import { DebriefStock1780000000018 } from './migrations/0018-debrief-stock';
 import { Disturbance1780000000019 } from './migrations/0019-disturbance';
+import { SecondFactor1780000000020 } from './migrations/0020-second-factor';
+import { ProgramKeys1780000000021 } from './migrations/0021-program-keys';
+import { PapersAndBookings1780000000022 } from './migrations/0022-papers-and-bookings';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -42,6 +45,9 @@ const MIGRATIONS = [
   Notices1780000000017,
   DebriefStock1780000000018,
   Disturbance1780000000019,
+  SecondFactor1780000000020,
+  ProgramKeys1780000000021,
+  PapersAndBookings1780000000022,
 ];
 
 /** What a pool of connections may do. */

@@ -6,7 +6,7 @@ export type { Topic };
 
 /** Topics with the tables that each stands for. Tables of sign-in, of what was kept and of who did what belong to none. */
 export const TOPICS = {
-  crew: ['outfit', 'person', 'boat', 'client', 'family', 'presentation', 'species', 'rule'],
+  crew: ['outfit', 'person', 'paper', 'away', 'boat', 'client', 'family', 'presentation', 'species', 'rule'],
   waters: ['water', 'chart_layer', 'ground_feature', 'survey', 'import', 'station', 'instrument', 'dismissal'],
   conditions: ['reading', 'forecast', 'forecast_member'],
   spots: ['spot'],

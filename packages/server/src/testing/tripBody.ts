@@ -22,6 +22,7 @@ export function tripBody(h: Harness, startMs: number, more: Partial<NewTrip> = {
     clientIds: [],
     meeting: '',
     priceNote: '',
+    booking: null,
     ...more,
   };
 }

@@ -2,6 +2,7 @@ import { BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity } from '.
 import { PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { feature } from '../feature';
 import { boatRoutes } from './boatRoutes';
+import { bookingRoutes } from './bookingRoutes';
 import { calendarAddressRoutes } from './calendarFeed';
 import { clientRoutes } from './clientRoutes';
 import { fitRoutes } from './fitRoutes';
@@ -10,6 +11,6 @@ import { riskRoutes } from './riskRoutes';
 import { tripRoutes } from './routes';
 
 export const trips = feature({
-  routes: [boatRoutes, calendarAddressRoutes, clientRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
+  routes: [boatRoutes, bookingRoutes, calendarAddressRoutes, clientRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
   entities: [BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity, PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity],
 });

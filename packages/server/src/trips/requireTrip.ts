@@ -1,8 +1,10 @@
 // What must hold for a trip before it is stored, new or changed.
 import type { NewTrip } from '@bluffwind/contract/trips';
 import { closedBy, limitWords } from '@bluffwind/core/rules/verdict';
+import { saidDate } from '@bluffwind/core/units/measure';
 import { DAY, localDate, MINUTE } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
+import { awayOn } from '../crew/papers';
 import { RuleEntity, SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { PartyEntity, TripMateEntity, TripSpeciesEntity } from '../db/entities/trip';
@@ -17,7 +19,7 @@ const SHORTEST_MS = 30 * MINUTE;
 const LONGEST_BACK_MS = 400 * DAY;
 const FURTHEST_MS = 1100 * DAY;
 
-type Wanted = Omit<NewTrip, 'id'>;
+type Wanted = Omit<NewTrip, 'id' | 'booking'>;
 
 /** Throws Problem that names the field. */
 export async function requireTrip(entities: EntityManager, body: Wanted, nowMs: number): Promise<void> {
@@ -47,7 +49,18 @@ export async function requireTrip(entities: EntityManager, body: Wanted, nowMs: 
     throw new Problem('not_found', 'mateIds: somebody named is no mate of this outfit.', [
       { field: 'mateIds', message: 'mates of this outfit only' },
     ]);
+  await refuseAway(entities, body, mates, from, to);
   await refuseClosed(entities, body, from, to);
+}
+
+/** Whoever is away goes on no trip of those days. */
+async function refuseAway(entities: EntityManager, body: Wanted, mates: readonly string[], from: number, to: number): Promise<void> {
+  const zone = await zoneOf(entities, found(await entities.findOneBy(BoatEntity, { id: body.boatId }), 'boat').outfitId);
+  const [one] = await awayOn(entities, [body.captainId, ...mates], localDate(from, zone), localDate(to, zone));
+  if (!one) return;
+  const days = one.fromOn === one.toOn ? `on ${saidDate(one.fromOn)}` : `from ${saidDate(one.fromOn)} to ${saidDate(one.toOn)}`;
+  const field = one.personId === body.captainId ? 'captainId' : 'mateIds';
+  throw new Problem('person_away', `${one.person} is away ${days}.`, [{ field, message: `away ${days}` }]);
 }
 
 function requireTimes(body: Wanted, from: number, to: number, nowMs: number): void {

@@ -45,7 +45,14 @@ export function tripRoutes({ clock }: Deps) {
       await requireTrip(entities, body, clock.now());
       const { outfitId } = who;
       const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId, retiredAt: IsNull() }), 'water');
-      await entities.insert(TripEntity, { ...columnsOf(body), id: body.id, outfitId, waterId: water.id, status: 'planned' });
+      await entities.insert(TripEntity, {
+        ...columnsOf(body),
+        id: body.id,
+        outfitId,
+        waterId: water.id,
+        status: 'planned',
+        booking: body.booking,
+      });
       await keepParty(entities, outfitId, body.id, body);
       await audit(entities, who, clock.now(), 'create', 'trip', body.id, body);
       const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: body.id }), 'trip')], who);
@@ -142,7 +149,18 @@ async function dropPlans(entities: EntityManager, tripId: string): Promise<void>
 }
 
 /** What a booking says, as the table keeps it. */
-function columnsOf({ boatId, captainId, goal, rods, skill, wish, meeting, priceNote, startsAt, endsAt }: Omit<NewTrip, 'id' | 'waterId'>) {
+function columnsOf({
+  boatId,
+  captainId,
+  goal,
+  rods,
+  skill,
+  wish,
+  meeting,
+  priceNote,
+  startsAt,
+  endsAt,
+}: Omit<NewTrip, 'id' | 'waterId' | 'booking'>) {
   return {
     boatId,
     captainId,

@@ -50,6 +50,7 @@ export async function tripViews(
       meeting: t.meeting,
       priceNote: who.role === 'mate' ? null : t.priceNote,
       cancelReason: t.cancelReason,
+      booking: t.booking,
       status: t.status,
       party: partyOfTrip(
         t,

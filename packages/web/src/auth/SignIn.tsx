@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Link, Navigate, useLocation, useNavigate } from 'react-router';
 import { beginQuery } from '../begin/queries';
-import { post } from '../data/api';
+import { ApiProblem, post } from '../data/api';
 import { Button, Fault } from '../ui/parts';
 import { Forgotten } from './Forgotten';
 import { demoQuery } from './queries';
@@ -17,17 +17,21 @@ export function SignIn() {
   const [password, setPassword] = useState('');
   const [error, setError] = useState<unknown>(null);
   const [busy, setBusy] = useState(false);
+  /** Null until a code is asked for. */
+  const [code, setCode] = useState<string | null>(null);
 
   async function submit(e: FormEvent) {
     e.preventDefault();
     setBusy(true);
     setError(null);
     try {
-      await post('/sign-in', { email, password });
+      await post('/sign-in', { email, password, ...(code === null ? {} : { code }) });
       queries.clear();
       navigate((location.state as { from?: string } | null)?.from ?? '/', { replace: true });
     } catch (problem) {
-      setError(problem);
+      const asked = problem instanceof ApiProblem && problem.body.code === 'code_needed';
+      if (asked && code === null) setCode('');
+      else setError(problem);
     } finally {
       setBusy(false);
     }
@@ -65,6 +69,27 @@ export function SignIn() {
               className="rounded border border-ink-3 bg-paper px-3 py-2"
             />
           </label>
+          {code !== null && (
+            <label className="flex flex-col gap-1">
+              Code
+              <input
+                required
+                // It is what is asked for now: the form has just been sent with all that stands above it.
+                // biome-ignore lint/a11y/noAutofocus: the one field that came up
+                autoFocus
+                autoComplete="one-time-code"
+                inputMode="text"
+                maxLength={40}
+                value={code}
+                onChange={(e) => setCode(e.target.value)}
+                className="rounded border border-ink-3 bg-paper px-3 py-2 font-mono tracking-widest"
+                aria-describedby="code-help"
+              />
+              <span id="code-help" className="text-[0.87rem] text-ink-2">
+                The six figures that your authenticator shows now, or one of the codes that you wrote down.
+              </span>
+            </label>
+          )}
           <Button strong type="submit" disabled={busy} className="justify-center py-2">
             Sign in
           </Button>

@@ -24,12 +24,13 @@ export function ComeIn() {
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,
   });
-  const saving = useSave<Typed>({
+  const saving = useSave<Typed, { signedIn: boolean }>({
     send: (typed) => post('/invitation/take', { token, ...typed }),
     touches: [],
-    onStored: () => {
+    onStored: ({ signedIn }) => {
       queries.clear();
-      navigate('/', { replace: true });
+      // Who is asked for a code signs in with it.
+      navigate(signedIn ? '/' : '/sign-in', { replace: true });
     },
   });
   const i = invitation.data;

@@ -4,14 +4,16 @@ import { FIELD } from '../ui/form/fields';
 
 const LEAST = 10;
 
-/** A new password; it can be looked at while it is typed. */
+/** A new password, or with `own` the one that he has; it can be looked at while it is typed. */
 export function PasswordField({
   name,
   label,
+  own = false,
   className = '',
 }: {
   readonly name: string;
   readonly label: string;
+  readonly own?: boolean;
   readonly className?: string;
 }) {
   const id = useId();
@@ -25,11 +27,13 @@ export function PasswordField({
         <input
           id={id}
           type={shown ? 'text' : 'password'}
-          autoComplete="new-password"
+          autoComplete={own ? 'current-password' : 'new-password'}
           aria-invalid={fault !== undefined}
-          aria-describedby={`${id}-says`}
+          aria-describedby={own && !fault ? undefined : `${id}-says`}
           className={`flex-1 ${FIELD}`}
-          {...register(name, { validate: (v: string) => v.length >= LEAST || `At least ${LEAST} letters or figures.` })}
+          {...register(name, {
+            validate: (v: string) => (own ? v !== '' || 'This is needed.' : v.length >= LEAST || `At least ${LEAST} letters or figures.`),
+          })}
         />
         <button
           type="button"
@@ -40,9 +44,11 @@ export function PasswordField({
           {shown ? 'Hide' : 'Show'}
         </button>
       </div>
-      <p id={`${id}-says`} role={fault ? 'alert' : undefined} className={`text-[0.87rem] ${fault ? 'text-rust' : 'text-ink-2'}`}>
-        {fault ?? 'Ten letters or more; some words in a row are good.'}
-      </p>
+      {(fault !== undefined || !own) && (
+        <p id={`${id}-says`} role={fault ? 'alert' : undefined} className={`text-[0.87rem] ${fault ? 'text-rust' : 'text-ink-2'}`}>
+          {fault ?? 'Ten letters or more; some words in a row are good.'}
+        </p>
+      )}
     </div>
   );
 }

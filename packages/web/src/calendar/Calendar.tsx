@@ -2,11 +2,11 @@ import type { TripView } from '@bluffwind/contract/trips';
 import { addDays, localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { ChevronLeft, ChevronRight, Plus } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { serverNow } from '../data/clock';
 import { failedOf } from '../data/failedOf';
-import { meQuery, outfitQuery } from '../data/queries';
+import { meQuery, outfitQuery, papersQuery } from '../data/queries';
 import { useAddress } from '../data/useAddress';
 import { useKeys } from '../data/useKeys';
 import { calendarQuery } from '../trips/queries';
@@ -18,6 +18,8 @@ import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { CancelDialog } from './CancelDialog';
 import { useMoveTrip } from './useMoveTrip';
 import { Week } from './Week';
+
+const ImportBookings = lazy(() => import('../imports/ImportBookings').then((m) => ({ default: m.ImportBookings })));
 
 /** Monday of the week of a date. */
 const monday = (date: string): string => addDays(date, -((new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7));
@@ -32,7 +34,9 @@ export default function Calendar() {
   const [asked, setAsked] = useAddress('new', null);
   const from = /^\d{4}-\d{2}-\d{2}$/.test(week) ? monday(week) : monday(today);
   const trips = useQuery(calendarQuery(from, addDays(from, 6)));
+  const papers = useQuery(papersQuery);
   const [task, setTask] = useState<TripTask | null>(null);
+  const [booking, setBooking] = useState(false);
   const [off, setOff] = useState<TripView | null>(null);
   const navigate = useNavigate();
   const move = useMoveTrip(zone);
@@ -65,6 +69,11 @@ export default function Calendar() {
           <ChevronRight size={16} aria-hidden="true" />
         </Button>
         {mayEdit && (
+          <Button onClick={() => setBooking(true)} disabled={!ready}>
+            Bookings
+          </Button>
+        )}
+        {mayEdit && (
           <Button strong hint="N" onClick={() => begin(firstDay)} disabled={!ready}>
             <Plus size={16} aria-hidden="true" /> New trip
           </Button>
@@ -83,6 +92,7 @@ export default function Calendar() {
         zone={zone}
         boats={o.boats}
         trips={trips.data}
+        away={(papers.data?.away ?? []).map((a) => ({ ...a, name: o.crew.find((p) => p.id === a.personId)?.name.split(' ')[0] ?? '' }))}
         mayEdit={mayEdit && ready}
         onNew={begin}
         onOpen={(t) => navigate(`/trips/${t.id}`)}
@@ -109,6 +119,11 @@ export default function Calendar() {
           if (asked !== null) setAsked(null);
         }}
       />
+      {booking && (
+        <Suspense fallback={<Waiting what="Opening" />}>
+          <ImportBookings outfit={o} zone={zone} myId={me.id} onClose={() => setBooking(false)} />
+        </Suspense>
+      )}
       <CancelDialog trip={off} zone={zone} onClose={() => setOff(null)} />
     </>
   );

@@ -23,6 +23,8 @@ interface WeekProps {
   readonly zone: string;
   readonly boats: OutfitView['boats'];
   readonly trips: readonly TripView[];
+  /** Days on which people are away, with their first names. */
+  readonly away: readonly { readonly name: string; readonly fromOn: string; readonly toOn: string }[];
   readonly mayEdit: boolean;
   readonly onNew: (date: string, boatId: string) => void;
   readonly onOpen: (trip: TripView) => void;
@@ -66,6 +68,7 @@ export function Week(p: WeekProps) {
             >
               {dateName(d)}
               {d === p.today ? ', today' : ''}
+              <Away on={d} away={p.away} />
             </h2>
           ))}
           {(pocket ? [] : rows).map((b) => (
@@ -81,6 +84,7 @@ export function Week(p: WeekProps) {
               <h2 className={d === p.today ? 'font-bold text-kelp' : 'text-ink-2'}>
                 {dateName(d)}
                 {d === p.today ? ', today' : ''}
+                <Away on={d} away={p.away} />
               </h2>
               {tripsOf(p, d).map((t) => (
                 <TripBar key={t.id} {...p} trip={t} named />
@@ -100,6 +104,12 @@ export function Week(p: WeekProps) {
       </section>
     </DndContext>
   );
+}
+
+/** Who is away on a day. */
+function Away({ on, away }: { on: string; away: WeekProps['away'] }) {
+  const names = [...new Set(away.filter((a) => a.fromOn <= on && a.toOn >= on).map((a) => a.name))];
+  return names.length === 0 ? null : <span className="block text-[0.87rem] font-normal text-ink-2">{names.join(', ')} away</span>;
 }
 
 function tripsOf(p: Pick<WeekProps, 'trips' | 'zone'>, date: string, boatId?: string): TripView[] {

@@ -7,7 +7,9 @@ import { SideTabs } from '../ui/SideTabs';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { KeptFor } from './KeptFor';
 import { LaidAsideList } from './LaidAsideList';
+import { Papers } from './Papers';
 import { People } from './People';
+import { ProgramKeys } from './ProgramKeys';
 import { SignedIn } from './SignedIn';
 
 // Each list is fetched when it is looked at.
@@ -42,10 +44,12 @@ export default function Crew() {
             content: (
               <div className="grid max-w-[980px] gap-x-12 gap-y-8 md:grid-cols-2">
                 <SignedIn zone={zone} />
+                {me && <Papers personId={me.id} />}
                 {me?.role === 'owner' && (
                   <>
                     <KeptFor />
                     <LaidAsideList zone={zone} />
+                    <ProgramKeys zone={zone} />
                   </>
                 )}
               </div>

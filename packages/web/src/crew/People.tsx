@@ -7,9 +7,11 @@ import { meQuery, outfitQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
 import { dayName } from '../ui/format';
 import { Button, Fault, Waiting } from '../ui/parts';
+import { Sheet } from '../ui/Sheet';
 import { useAsk } from '../ui/Ask';
 import { InviteDialog, type Invited } from './InviteDialog';
 import { LinkOnce } from './LinkOnce';
+import { Papers } from './Papers';
 import { PersonDialog } from './PersonDialog';
 import { invitationsQuery, peopleQuery } from './queries';
 
@@ -35,10 +37,12 @@ function PlainList() {
 }
 
 function OwnersList({ zone }: { zone: string }) {
+  const { data: me } = useQuery(meQuery);
   const people = useQuery(peopleQuery);
   const invitations = useQuery(invitationsQuery);
   const [inviting, setInviting] = useState(false);
   const [person, setPerson] = useState<PersonView | null>(null);
+  const [papers, setPapers] = useState<PersonView | null>(null);
   const [link, setLink] = useState<Invited | null>(null);
   const [ask, question] = useAsk();
   const withdraw = useSave<string>({
@@ -51,6 +55,11 @@ function OwnersList({ zone }: { zone: string }) {
     touches: [['invitations']],
     onStored: ({ token }, p) => setLink({ name: p.name, token, again: true }),
   });
+  const codeOff = useSave<PersonView>({
+    send: (p) => post(`/people/${p.id}/second-factor/end`),
+    touches: [['people']],
+    told: (_, p) => `${p.name} is asked for no code any more.`,
+  });
   if (people.isPending) return <Waiting what="Asking the server" />;
   if (!people.data) return <Fault error={people.error} retry={() => void people.refetch()} />;
   return (
@@ -60,6 +69,7 @@ function OwnersList({ zone }: { zone: string }) {
         Ask somebody in
       </Button>
       {again.error !== null && <Fault error={again.error} />}
+      {codeOff.error !== null && <Fault error={codeOff.error} />}
       <ul>
         {people.data.map((p) => (
           <li
@@ -72,11 +82,33 @@ function OwnersList({ zone }: { zone: string }) {
               <span className="block truncate text-[0.87rem] text-ink-2">
                 {p.email}
                 {p.tripsAhead > 0 ? ` · ${p.tripsAhead} ${p.tripsAhead === 1 ? 'trip' : 'trips'} ahead` : ''}
+                {p.asksForCode ? ' · signs in with a code' : ''}
               </span>
             </span>
+            {p.active && (
+              <Button onClick={() => setPapers(p)} aria-label={`Papers and days away of ${p.name}`}>
+                Papers
+              </Button>
+            )}
             <Button onClick={() => setPerson(p)} aria-label={`Change ${p.name}`}>
               Change
             </Button>
+            {p.asksForCode && p.id !== me?.id && (
+              <Button
+                disabled={codeOff.busy}
+                aria-label={`No code for ${p.name}`}
+                onClick={() =>
+                  ask({
+                    title: `Ask ${p.name} for no code?`,
+                    text: 'For a phone that is lost. His password alone lets him in until he sets up another authenticator.',
+                    yes: 'Ask for none',
+                    act: () => codeOff.save(p),
+                  })
+                }
+              >
+                No code
+              </Button>
+            )}
             {p.active && (
               <Button
                 disabled={again.busy}
@@ -117,6 +149,14 @@ function OwnersList({ zone }: { zone: string }) {
         </>
       )}
       <InviteDialog open={inviting} onClose={() => setInviting(false)} onMade={setLink} />
+      <Sheet
+        open={papers !== null}
+        title={papers?.name ?? ''}
+        note="What ends some day is told two months before, on the Board. On days away he is down for no trip."
+        onClose={() => setPapers(null)}
+      >
+        {papers && <Papers personId={papers.id} />}
+      </Sheet>
       <PersonDialog person={person} onClose={() => setPerson(null)} />
       <LinkOnce invited={link} onClose={() => setLink(null)} />
     </div>

@@ -3,6 +3,7 @@ import type { SessionView } from '@bluffwind/contract/auth';
 import type { LaidAside, OutfitSettings } from '@bluffwind/contract/crew';
 import type { ClientView } from '@bluffwind/contract/outfit';
 import type { InvitationRow, PersonView } from '@bluffwind/contract/people';
+import type { KeyRow } from '@bluffwind/contract/keys';
 import type { RuleRow } from '@bluffwind/contract/rule';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
@@ -22,3 +23,5 @@ export const instrumentsQuery = queryOptions({
   queryFn: () => get<InstrumentGiven[]>('/instruments'),
   staleTime: 30_000,
 });
+
+export const keysQuery = queryOptions({ queryKey: ['keys'], queryFn: () => get<KeyRow[]>('/keys'), staleTime: 30_000 });

@@ -2,6 +2,7 @@
 import type { Me } from '@bluffwind/contract/auth';
 import type { Chart, SpotView } from '@bluffwind/contract/grounds';
 import type { OutfitView } from '@bluffwind/contract/outfit';
+import type { PapersView } from '@bluffwind/contract/papers';
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { TOPIC_NAMES, type Topic } from '@bluffwind/contract/topics';
 import type { Board, TripView } from '@bluffwind/contract/trips';
@@ -40,6 +41,8 @@ export const outfitQuery = queryOptions({
   staleTime: 300_000,
   meta: { kept: true },
 });
+/** Papers that end and days away: trips are made by them, people keep them. */
+export const papersQuery = queryOptions({ queryKey: ['papers'], queryFn: () => get<PapersView>('/papers'), staleTime: 60_000 });
 export const boardQuery = queryOptions({
   queryKey: ['board'],
   queryFn: () => get<Board>('/board'),

@@ -4,7 +4,9 @@ import { Header } from '../ui/parts';
 import { KeysOrNot } from './KeysOrNot';
 import { Letters } from './Letters';
 import { Look } from './Look';
+import { OwnPassword } from './OwnPassword';
 import { PhoneCalendar } from './PhoneCalendar';
+import { SecondFactor } from './SecondFactor';
 import { UnitChoices } from './UnitChoices';
 
 /** What each person sets for himself. */
@@ -21,6 +23,8 @@ export default function Settings() {
             <KeysOrNot />
             <Letters />
             <PhoneCalendar />
+            <OwnPassword />
+            <SecondFactor />
           </div>
         </div>
       </section>

@@ -1,9 +1,11 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { TripView } from '@bluffwind/contract/trips';
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { useFormContext, useWatch } from 'react-hook-form';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
+import { papersQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
 import { ChoiceField, FigureField, TextField } from '../ui/form/fields';
 import { DayField, SeveralField } from '../ui/form/choices';
@@ -88,7 +90,7 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
             label="Boat"
             options={outfit.boats.map((b) => ({ value: b.id, name: `${b.name}, ${b.seats} seats` }))}
           />
-          <ChoiceField name="captainId" label="Captain" options={named(outfit.crew.filter((p) => p.role !== 'mate'))} />
+          <CaptainOf outfit={outfit} />
           <ChoiceField name="goal" label="They want" options={GOAL_OPTIONS} />
           <ChoiceField name="skill" label="Their skill" options={SKILLS} />
           <SpeciesOf outfit={outfit} />
@@ -100,15 +102,7 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
             none="No client is written down yet."
             also={<AddClient />}
           />
-          {outfit.crew.some((p) => p.role === 'mate') && (
-            <SeveralField
-              name="mateIds"
-              label="Mates aboard"
-              className="max-md:col-span-2 md:col-span-4"
-              options={named(outfit.crew.filter((p) => p.role === 'mate'))}
-              none=""
-            />
-          )}
+          {outfit.crew.some((p) => p.role === 'mate') && <MatesOf outfit={outfit} />}
           <FigureField name="rods" label="Rods" whole min={1} max={20} required />
           <TextField name="wish" label="What they said they wish for" className="max-md:col-span-2 md:col-span-3" />
           <TextField name="meeting" label="Met where" maxLength={200} className="col-span-2 md:col-span-2" />
@@ -136,6 +130,23 @@ function ClockField({ name, label }: { name: string; label: string }) {
       taken={(text) => (clockTyped(text) === null ? 'A time, such as 6:30 or 14:00.' : undefined)}
     />
   );
+}
+
+/** People as they stand on the day that is chosen: who is away then is shown so. */
+function usePeople(people: OutfitView['crew']) {
+  const { data } = useQuery(papersQuery);
+  const date = useWatch<TripDraft, 'date'>({ name: 'date' });
+  const away = (id: string) => data?.away.some((a) => a.personId === id && a.fromOn <= date && a.toOn >= date);
+  return people.map((p) => ({ value: p.id, name: away(p.id) ? `${p.name}, away then` : p.name }));
+}
+
+function CaptainOf({ outfit }: { outfit: OutfitView }) {
+  return <ChoiceField name="captainId" label="Captain" options={usePeople(outfit.crew.filter((p) => p.role !== 'mate'))} />;
+}
+
+function MatesOf({ outfit }: { outfit: OutfitView }) {
+  const options = usePeople(outfit.crew.filter((p) => p.role === 'mate'));
+  return <SeveralField name="mateIds" label="Mates aboard" className="max-md:col-span-2 md:col-span-4" options={options} none="" />;
 }
 
 /** Species of the water that is chosen. */

@@ -12,6 +12,7 @@ import { readShore } from '@bluffwind/core/formats/shoreFile';
 import { readTideTable, type TideTable, type TideTableTerms } from '@bluffwind/core/formats/tideTable';
 import { fitTide } from '@bluffwind/core/tide/fitTide';
 import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
+import type { BookingsRead } from '../imports/bookings';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
 
@@ -165,6 +166,11 @@ const work = {
         throw error;
       });
     }
+  },
+  async bookings(text: string, span: Parameters<typeof import('../imports/bookings').readBookings>[1]): Promise<Answer<BookingsRead>> {
+    // Fetched when a calendar is to be read.
+    const { readBookings } = await import('../imports/bookings');
+    return plainly(() => readBookings(text, span));
   },
   pastTrips: (table: Table, mapping: PastMapping): Answer<ReturnType<typeof readPastTrips>> => plainly(() => readPastTrips(table, mapping)),
   soundingTable(text: string, zone: string): Answer<TableHead<SoundingMapping> | { nmea: true }> {

@@ -263,3 +263,117 @@ export const CalendarAddressEntity = new EntitySchema<CalendarAddressRow>({
     madeAt: { type: 'timestamptz', name: 'made_at' },
   },
 });
+
+/** A person's second proof at sign-in. */
+export interface SecondFactorRow {
+  personId: string;
+  outfitId: string;
+  /** Secret of the authenticator in base32 (RFC 4648), as RFC 6238 uses it. */
+  secret: string;
+  madeAt: Date;
+  /** Null until the first code came right. */
+  onSince: Date | null;
+  /** Step of the last code taken; PostgreSQL's bigint as text. */
+  lastStep: string;
+}
+export const SecondFactorEntity = new EntitySchema<SecondFactorRow>({
+  name: 'second_factor',
+  columns: {
+    personId: { type: 'uuid', primary: true, name: 'person_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    secret: { type: 'text' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    onSince: { type: 'timestamptz', name: 'on_since', nullable: true },
+    lastStep: { type: 'bigint', name: 'last_step', default: '0' },
+  },
+});
+
+/** A code on paper that stands for the authenticator once. */
+export interface RecoveryCodeRow {
+  personId: string;
+  outfitId: string;
+  codeHash: Buffer;
+  usedAt: Date | null;
+}
+export const RecoveryCodeEntity = new EntitySchema<RecoveryCodeRow>({
+  name: 'recovery_code',
+  columns: {
+    personId: { type: 'uuid', primary: true, name: 'person_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    codeHash: { type: 'bytea', primary: true, name: 'code_hash' },
+    usedAt: { type: 'timestamptz', name: 'used_at', nullable: true },
+  },
+});
+
+/** A key with which a program reads or writes what its scopes name. */
+export interface ProgramKeyRow {
+  id: string;
+  outfitId: string;
+  name: string;
+  scopes: string[];
+  tokenHash: Buffer;
+  madeBy: string;
+  madeAt: Date;
+  lastUsedAt: Date | null;
+  endedAt: Date | null;
+}
+export const ProgramKeyEntity = new EntitySchema<ProgramKeyRow>({
+  name: 'program_key',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    name: { type: 'text' },
+    scopes: { type: 'text', array: true },
+    tokenHash: { type: 'bytea', name: 'token_hash' },
+    madeBy: { type: 'uuid', name: 'made_by' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    lastUsedAt: { type: 'timestamptz', name: 'last_used_at', nullable: true },
+    endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+  },
+});
+
+/** Something that a person carries and that ends some day. */
+export interface PaperRow {
+  id: string;
+  outfitId: string;
+  personId: string;
+  kind: 'licence' | 'first aid' | 'radio' | 'medical' | 'insurance' | 'other';
+  name: string;
+  endsOn: string;
+  removedAt: Date | null;
+}
+export const PaperEntity = new EntitySchema<PaperRow>({
+  name: 'paper',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id' },
+    kind: { type: 'text' },
+    name: { type: 'text' },
+    endsOn: { type: 'date', name: 'ends_on' },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
+  },
+});
+
+/** Days on which a person goes out with nobody. */
+export interface AwayRow {
+  id: string;
+  outfitId: string;
+  personId: string;
+  fromOn: string;
+  toOn: string;
+  why: string;
+  removedAt: Date | null;
+}
+export const AwayEntity = new EntitySchema<AwayRow>({
+  name: 'away',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id' },
+    fromOn: { type: 'date', name: 'from_on' },
+    toOn: { type: 'date', name: 'to_on' },
+    why: { type: 'text' },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
+  },
+});

@@ -34,6 +34,8 @@ export interface TripRow {
   cancelReason: string;
   /** The file that it came with; null where it was made here. */
   importId: string | null;
+  /** What the calendar calls it that its booking came from; null where it came from none. */
+  booking: string | null;
 }
 export const TripEntity = new EntitySchema<TripRow>({
   name: 'trip',
@@ -60,6 +62,7 @@ export const TripEntity = new EntitySchema<TripRow>({
     meeting: { type: 'text', default: '' },
     priceNote: { type: 'text', name: 'price_note', default: '' },
     cancelReason: { type: 'text', name: 'cancel_reason', default: '' },
+    booking: { type: 'text', nullable: true },
     importId: { type: 'uuid', name: 'import_id', nullable: true },
   },
 });

@@ -1,0 +1,5 @@
+import { ProgramKeyEntity } from '../db/entities/outfit';
+import { feature } from '../feature';
+import { keyRoutes } from './routes';
+
+export const keys = feature({ routes: [keyRoutes], entities: [ProgramKeyEntity] });

@@ -1,0 +1,122 @@
+import type { OutfitView } from '@bluffwind/contract/outfit';
+import type { TripView } from '@bluffwind/contract/trips';
+import { addDays, DAY, localDate, localTime } from '@bluffwind/core/units/time';
+import { useState } from 'react';
+import { v7 } from 'uuid';
+import { ApiProblem, post } from '../data/api';
+import { serverNow } from '../data/clock';
+import { calendarQuery } from '../trips/queries';
+import { newDraft, type TripDraft, tripOf } from '../trips/tripDraft';
+import { useQueries } from '@tanstack/react-query';
+import type { FilesWork } from '../workers/files.worker';
+import { makeFilesWorker, useWorker } from '../workers/useWorker';
+import type { Booking } from './bookings';
+import { matchName } from './matchNames';
+import type { Refused } from '@bluffwind/core/formats/refused';
+
+/** Bookings are looked for so far ahead. */
+const AHEAD_DAYS = 400;
+/** Days of one question to the calendar. */
+const SPAN_DAYS = 69;
+
+/** A booking with the trip that would be made of it. */
+export interface BookingRow {
+  readonly booking: Booking;
+  readonly draft: TripDraft;
+  readonly wanted: boolean;
+  /** The trip that was made of it before. */
+  readonly there: TripView | null;
+  /** What happened to it when it was to be stored. */
+  readonly fate: { readonly kind: 'stored' } | { readonly kind: 'refused'; readonly why: string } | null;
+}
+
+/** Bookings of a file or an address, matched with the outfit's boats, captains and waters by their words. */
+export function useBookings(outfit: OutfitView, zone: string, myId: string) {
+  const worker = useWorker<FilesWork>(makeFilesWorker);
+  const [found, setFound] = useState<readonly Booking[] | null>(null);
+  const [refused, setRefused] = useState<readonly Refused[]>([]);
+  const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
+  const [changes, setChanges] = useState<ReadonlyMap<string, Partial<Pick<BookingRow, 'draft' | 'wanted' | 'fate'>>>>(new Map());
+  const today = localDate(serverNow(), zone);
+  const last = found?.at(-1) ? localDate(found.at(-1)?.fromMs ?? 0, zone) : today;
+  const spans: string[] = [];
+  for (let from = today; found && from <= last; from = addDays(from, SPAN_DAYS + 1)) spans.push(from);
+  const calendar = useQueries({ queries: spans.map((from) => calendarQuery(from, addDays(from, SPAN_DAYS))) });
+  const there = calendar.flatMap((q) => q.data ?? []);
+
+  async function read(text: string): Promise<void> {
+    setFault(null);
+    const fromMs = serverNow();
+    const answer = await worker.get().bookings(text, { zone, fromMs, toMs: fromMs + AHEAD_DAYS * DAY });
+    if ('fault' in answer) {
+      setFound(null);
+      return setFault(answer);
+    }
+    setFound(answer.bookings);
+    setRefused(answer.refused);
+    setChanges(new Map());
+  }
+  const rows: readonly BookingRow[] = (found ?? []).map((booking) => {
+    const kept = there.find((t) => t.booking === booking.key) ?? null;
+    const change = changes.get(booking.key);
+    return {
+      booking,
+      draft: change?.draft ?? draftFor(booking, outfit, zone, myId),
+      there: kept,
+      wanted: change?.wanted ?? (!kept && !booking.off),
+      fate: change?.fate ?? null,
+    };
+  });
+  const change = (key: string, more: Partial<Pick<BookingRow, 'draft' | 'wanted' | 'fate'>>) =>
+    setChanges((all) => new Map(all).set(key, { ...all.get(key), ...more }));
+
+  /** Stores those that are wanted one after the other; one that is refused does not hold back the others. */
+  async function store(): Promise<number> {
+    let stored = 0;
+    for (const row of rows.filter((r) => r.wanted && !r.there && r.fate?.kind !== 'stored')) {
+      const { key } = row.booking;
+      try {
+        await post('/trips', { ...tripOf(row.draft, zone), id: v7(), waterId: row.draft.waterId, booking: key });
+        stored++;
+        change(key, { fate: { kind: 'stored' } });
+      } catch (error) {
+        const body = error instanceof ApiProblem ? error.body : null;
+        change(key, { fate: { kind: 'refused', why: body ? body.detail || body.title : 'It did not get there; try again.' } });
+      }
+    }
+    return stored;
+  }
+  return { read, rows, refused, fault, found: found !== null, change, store, ready: calendar.every((q) => !q.isPending) };
+}
+
+/** A first guess: whatever of boats, captains and waters its words name, the usual ones otherwise. */
+function draftFor(b: Booking, outfit: OutfitView, zone: string, myId: string): TripDraft {
+  const words = `${b.title} ${b.place} ${b.note}`;
+  const date = localDate(b.fromMs, zone);
+  const usual = newDraft(outfit, date, myId);
+  const captains = outfit.crew.filter((p) => p.role !== 'mate');
+  const named = (list: readonly { id: string; name: string }[]) => {
+    const hits = list.filter((x) => matchName(words, [x]) !== null);
+    return hits.length === 1 ? (hits[0]?.id ?? null) : null;
+  };
+  const waterId = named(outfit.waters) ?? usual.waterId;
+  const kind = outfit.waters.find((w) => w.id === waterId)?.kind;
+  return {
+    ...usual,
+    from: localTime(b.fromMs, zone),
+    to: localTime(b.toMs, zone),
+    waterId,
+    boatId: named(outfit.boats) ?? usual.boatId,
+    captainId: named(captains) ?? named(captains.map((p) => ({ ...p, name: p.name.split(' ')[0] ?? p.name }))) ?? usual.captainId,
+    speciesIds: outfit.species
+      .filter((s) => s.habitat === kind)
+      .map((s) => s.id)
+      .slice(0, 1),
+    clientIds: outfit.clients.filter((c) => matchName(words, [c]) !== null).map((c) => c.id),
+    wish: [b.title, b.note]
+      .filter((x) => x !== '')
+      .join('. ')
+      .slice(0, 500),
+    meeting: b.place,
+  };
+}
