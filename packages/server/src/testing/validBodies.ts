@@ -307,7 +307,9 @@ const spotBody = (spot: Harness['mine']['spots'][number]) => ({
 });
 
 /** Things of the first outfit that tests make: an import, a feature, a survey, a reading, a photo. */
-export const made: Record<'/imports' | '/features' | '/surveys' | '/readings' | '/photos', string> = {
+export const made: Record<'/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away', string> = {
+  '/papers': '',
+  '/away': '',
   '/photos': '',
   '/imports': '',
   '/features': '',
@@ -365,6 +367,11 @@ export async function makeRows(h: Harness): Promise<void> {
   made['/readings'] = (await post('/waters/{id}/readings')).readingId;
   made['/features'] = (await post('/waters/{id}/features')).id;
   made['/imports'] = (await post('/waters/{id}/imports/soundings')).id;
+  for (const path of ['/papers', '/away'] as const) {
+    const own = { ...(bodies(h.mine)[path] as object), id: randomUUID(), personId: h.mine.people[1]?.id };
+    if ((await captain.post(path, own)).status !== 200) throw new Error(`${path} was not stored`);
+    made[path] = own.id;
+  }
   const photo = bodies(h.mine)['/deck/{tripId}/photos'] as { id: string };
   const kept = await captain.post(fill('/deck/{tripId}/photos', h.mine), photo);
   if (kept.status !== 200) throw new Error(JSON.stringify(kept.body));

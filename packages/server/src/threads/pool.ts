@@ -7,7 +7,7 @@ import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 const AGAIN_S = 3;
 const WAITING_PER_OUTFIT = 60;
 const REOPEN_MS = 1000;
-const MEMORY_MB = 176;
+const MEMORY_MB = 160;
 
 interface Waiting {
   readonly asked: AskedOfThread;

@@ -7,14 +7,14 @@ import { SideTabs } from '../ui/SideTabs';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { KeptFor } from './KeptFor';
 import { LaidAsideList } from './LaidAsideList';
-import { Papers } from './Papers';
 import { People } from './People';
-import { ProgramKeys } from './ProgramKeys';
 import { SignedIn } from './SignedIn';
 
 // Each list is fetched when it is looked at.
 const Boats = lazy(() => import('./Boats').then((m) => ({ default: m.Boats })));
 const Clients = lazy(() => import('./Clients').then((m) => ({ default: m.Clients })));
+const Papers = lazy(() => import('./Papers').then((m) => ({ default: m.Papers })));
+const ProgramKeys = lazy(() => import('./ProgramKeys').then((m) => ({ default: m.ProgramKeys })));
 const Rules = lazy(() => import('./Rules').then((m) => ({ default: m.Rules })));
 const SpeciesList = lazy(() => import('./SpeciesList').then((m) => ({ default: m.SpeciesList })));
 const Waters = lazy(() => import('./Waters').then((m) => ({ default: m.Waters })));
@@ -44,12 +44,12 @@ export default function Crew() {
             content: (
               <div className="grid max-w-[980px] gap-x-12 gap-y-8 md:grid-cols-2">
                 <SignedIn zone={zone} />
-                {me && <Papers personId={me.id} />}
+                {me && whenThere(<Papers personId={me.id} />)}
                 {me?.role === 'owner' && (
                   <>
                     <KeptFor />
                     <LaidAsideList zone={zone} />
-                    <ProgramKeys zone={zone} />
+                    {whenThere(<ProgramKeys zone={zone} />)}
                   </>
                 )}
               </div>

@@ -1,6 +1,6 @@
 import type { PersonView } from '@bluffwind/contract/people';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { meQuery, outfitQuery } from '../data/queries';
@@ -11,9 +11,10 @@ import { Sheet } from '../ui/Sheet';
 import { useAsk } from '../ui/Ask';
 import { InviteDialog, type Invited } from './InviteDialog';
 import { LinkOnce } from './LinkOnce';
-import { Papers } from './Papers';
 import { PersonDialog } from './PersonDialog';
 import { invitationsQuery, peopleQuery } from './queries';
+
+const Papers = lazy(() => import('./Papers').then((m) => ({ default: m.Papers })));
 
 /** Who the crew is. The owner asks people in, changes what they may do, and gives a way to a new password. */
 export function People({ zone }: { zone: string }) {
@@ -155,7 +156,11 @@ function OwnersList({ zone }: { zone: string }) {
         note="What ends some day is told two months before, on the Board. On days away he is down for no trip."
         onClose={() => setPapers(null)}
       >
-        {papers && <Papers personId={papers.id} />}
+        {papers && (
+          <Suspense fallback={<Waiting what="Opening" />}>
+            <Papers personId={papers.id} />
+          </Suspense>
+        )}
       </Sheet>
       <PersonDialog person={person} onClose={() => setPerson(null)} />
       <LinkOnce invited={link} onClose={() => setLink(null)} />

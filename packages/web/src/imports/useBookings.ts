@@ -10,7 +10,7 @@ import { newDraft, type TripDraft, tripOf } from '../trips/tripDraft';
 import { useQueries } from '@tanstack/react-query';
 import type { FilesWork } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
-import type { Booking } from './bookings';
+import type { Booking } from '../workers/bookings';
 import { matchName } from './matchNames';
 import type { Refused } from '@bluffwind/core/formats/refused';
 

@@ -12,7 +12,7 @@ import { readShore } from '@bluffwind/core/formats/shoreFile';
 import { readTideTable, type TideTable, type TideTableTerms } from '@bluffwind/core/formats/tideTable';
 import { fitTide } from '@bluffwind/core/tide/fitTide';
 import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
-import type { BookingsRead } from '../imports/bookings';
+import type { BookingsRead } from './bookings';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
 
@@ -167,9 +167,9 @@ const work = {
       });
     }
   },
-  async bookings(text: string, span: Parameters<typeof import('../imports/bookings').readBookings>[1]): Promise<Answer<BookingsRead>> {
+  async bookings(text: string, span: Parameters<typeof import('./bookings').readBookings>[1]): Promise<Answer<BookingsRead>> {
     // Fetched when a calendar is to be read.
-    const { readBookings } = await import('../imports/bookings');
+    const { readBookings } = await import('./bookings');
     return plainly(() => readBookings(text, span));
   },
   pastTrips: (table: Table, mapping: PastMapping): Answer<ReturnType<typeof readPastTrips>> => plainly(() => readPastTrips(table, mapping)),
