@@ -1,6 +1,6 @@
-// A trip dragged to another day, and put back.
+// A trip dragged to another day, and put back; bookings out of another calendar; who is away.
 import { expect, test } from '@playwright/test';
-import { signIn } from './helpers';
+import { expectAccessible, rows, signIn } from './helpers';
 
 test('a trip is dragged to another day in the calendar and put back by Undo', async ({ page }) => {
   await signIn(page, 'Runa Askeby');
@@ -22,4 +22,59 @@ test('a trip is dragged to another day in the calendar and put back by Undo', as
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(trip).toHaveCount(1);
   await expect(after.locator('[data-trip]')).toHaveCount(0);
+});
+
+const booking = (uid: string, title: string, day: string, from: string, to: string) => [
+  'BEGIN:VEVENT',
+  `UID:${uid}`,
+  'DTSTAMP:20260101T000000Z',
+  `SUMMARY:${title}`,
+  `DTSTART:${day}T${from}00Z`,
+  `DTEND:${day}T${to}00Z`,
+  'END:VEVENT',
+];
+
+test('bookings out of another calendar become trips once; one whose captain is away waits for another', async ({ page }) => {
+  await signIn(page, 'Runa Askeby');
+  await page.goto('/crew?tab=people');
+  await page.getByRole('button', { name: 'Papers and days away of Tobias Wend' }).click();
+  await page.getByRole('button', { name: 'Add days away' }).click();
+  await page.getByRole('button', { name: /^First day/ }).click();
+  await page.getByRole('button', { name: /June 29th, 2026/ }).click();
+  await page.getByRole('button', { name: /^Last day/ }).click();
+  await page.getByRole('button', { name: /June 30th, 2026/ }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Store' }).click();
+  await expect(page.getByText(/to Tue 30 June/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  await page.goto('/calendar?week=2026-06-29');
+  await expect(page.getByText('Tobias away').first()).toBeVisible();
+  const text = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//desk//EN']
+    .concat(booking('one@desk', 'Pell party\\, Marrow', '20260629', '0900', '1300'))
+    .concat(booking('two@desk', "Two with Tobias\\, Tern's Errand", '20260630', '0900', '1400'))
+    .concat(['END:VCALENDAR'])
+    .join('\r\n');
+  const calendar = { name: 'desk.ics', mimeType: 'text/calendar', buffer: Buffer.from(text) };
+  await page.getByRole('button', { name: 'Bookings' }).click();
+  await page.locator('input[type=file]').setInputFiles(calendar);
+  const two = page.locator('[data-booking^="Two with"]');
+  await expect(page.locator('[data-booking]')).toHaveCount(2);
+  await expect(page.locator('[data-booking^="Pell"]').getByLabel('Boat')).toHaveText('Marrow');
+  await expect(two.getByLabel('Captain')).toHaveText('Tobias Wend');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Make 2 trips' }).click();
+  await expect(two.getByRole('alert')).toContainText('Tobias Wend is away from Mon 29 June to Tue 30 June');
+  await expect(page.locator('[data-booking^="Pell"]')).toContainText('Its trip is made.');
+  await two.getByLabel('Captain').click();
+  await page.getByRole('option', { name: 'Runa Askeby' }).click();
+  await page.getByRole('button', { name: 'Make one trip' }).click();
+  await expect(two).toContainText('Its trip is made.');
+  await page.locator('input[type=file]').setInputFiles([]);
+  await page.locator('input[type=file]').setInputFiles(calendar);
+  await expect(page.locator('[data-booking]').filter({ hasText: 'In the calendar already.' })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Close' }).first().click();
+  await expect(page.locator('[data-cell="2026-06-30 Tern\'s Errand"] [data-trip]')).toHaveCount(1);
+  const [kept] = await rows<{ n: number }>(`select count(*)::int as n from trip where booking like '%@desk'`);
+  expect(kept?.n).toBe(2);
 });

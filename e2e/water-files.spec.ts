@@ -134,6 +134,41 @@ test('soundings become contours in sight, can be stopped, and change the chart u
   await expect(page.getByText('drift.csv is undone')).toBeVisible();
 });
 
+test('a grid of depths in metres of a zone lies where the zone says, and a wrong projection is told', async ({ page }) => {
+  await openGrounds(page);
+  const [lon, lat] = [-35.195, 47.612];
+  const { default: proj4 } = await import('proj4');
+  const [x, y] = proj4('+proj=longlat +datum=WGS84', '+proj=utm +zone=25 +datum=WGS84', [lon, lat]);
+  const cells = Array.from({ length: 40 }, (_, r) =>
+    Array.from({ length: 50 }, (_, c) => (-4 - 3 * Math.sin(c / 9) - r / 20).toFixed(2)).join(' '),
+  );
+  const grid = ['ncols 50', 'nrows 40', `xllcorner ${x}`, `yllcorner ${y}`, 'cellsize 10', 'NODATA_value -9999', ...cells].join('\n');
+  await menu(page, /Import soundings/);
+  await page.locator('input[type=file]').setInputFiles(file('sound.asc', grid));
+  await expect(page.locator('[data-depth-file]')).toContainText('A grid with 2000 depths');
+  await expect(page.getByLabel('Projection')).toHaveValue('EPSG:32625');
+  await expect(page.getByLabel('Depth counts')).toHaveText('up (negative below)');
+  await expect(page.locator('[data-preview]')).toContainText('2000 soundings.');
+  await page.getByLabel('Projection').fill('EPSG:2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('no projection that can be used');
+  await page.getByLabel('Projection').fill('EPSG:32625');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Show contours' }).click();
+  await expect(page.getByRole('img', { name: 'Contours of the soundings' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /Lay 2000 soundings/ }).click();
+  await expect(page.getByText('2000 soundings of sound.asc are laid over the chart.')).toBeVisible();
+  const [survey] = await rows<{ south: number; west: number }>(
+    `select (points->'lat'->>0)::float8 as south, (points->'lon'->>0)::float8 as west from survey where name = 'sound.asc'`,
+  ).catch(() => []);
+  if (survey) expect([Math.abs(survey.west - lon) < 0.01, Math.abs(survey.south - lat) < 0.01]).toEqual([true, true]);
+  await menu(page, /Import soundings/);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByText('sound.asc is undone')).toBeVisible();
+});
+
 test('a spot is set on the chart with a key and a click, edited, and goes out in a file', async ({ page }) => {
   await openGrounds(page);
   await page.keyboard.press('n');

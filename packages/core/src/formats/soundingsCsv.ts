@@ -18,6 +18,8 @@ export interface SoundingMapping {
   /** Depths written negative below the surface. */
   readonly positiveUp: boolean;
   readonly decimal: '.' | ',';
+  /** The projection that x and y are metres of; null for degrees. */
+  readonly projection: string | null;
 }
 
 export interface SoundingsRead {
@@ -37,9 +39,20 @@ export function guessSoundingMapping(table: Table, zone: string): SoundingMappin
   const decimal = decimalOf([...sample, ...table.records.slice(0, 50).flatMap((r) => r.cells)]);
   const figures = sample.map((s) => parseNumber(s, decimal)).filter((v) => v !== null);
   const time = at(/(time|date|utc)/i, -1);
+  const latColumn = at(/^(lat|north|y$)/i, 0);
+  const lonColumn = at(/^(lon|lng|east|x$)/i, 1);
+  const beyond = table.records
+    .slice(0, 50)
+    .some(
+      (r) =>
+        Math.abs(parseNumber(r.cells[latColumn] ?? '', decimal) ?? 0) > 180 ||
+        Math.abs(parseNumber(r.cells[lonColumn] ?? '', decimal) ?? 0) > 180,
+    );
   return {
-    latColumn: at(/^(lat|y$)/i, 0),
-    lonColumn: at(/^(lon|lng|x$)/i, 1),
+    latColumn,
+    lonColumn,
+    // Where figures are no degrees they are metres of a projection, which is chosen.
+    projection: beyond ? '' : null,
     depthColumn,
     timeColumn: time < 0 ? null : time,
     zone,
@@ -52,22 +65,35 @@ export function guessSoundingMapping(table: Table, zone: string): SoundingMappin
 /** Deeper than any water this is for, m: the unit is wrong. */
 const DEEPEST_M = 1000;
 
-/** Reads soundings by a mapping; bad lines are refused one by one. */
-export function readSoundings(table: Table, m: SoundingMapping): SoundingsRead {
+/** Figures alone in lines, as surveys give them: x, y and depth with blanks between and no head. */
+const BARE = /^\s*[-+]?[\d.]+(?:e[-+]?\d+)?[ \t]+[-+]?[\d.]+(?:e[-+]?\d+)?[ \t]+[-+]?[\d.]+(?:e[-+]?\d+)?(?:[ \t]+\S+)*\s*$/i;
+
+/** A text of bare figures as a table with the columns x, y and z; null when it is none. */
+export function xyzTable(text: string): Table | null {
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\n|\r/);
+  const told = lines.findIndex((l) => l.trim() !== '' && !l.startsWith('#'));
+  if (told < 0 || !BARE.test(lines[told] ?? '')) return null;
+  const records = lines.flatMap((l, i) => (l.trim() === '' || l.startsWith('#') ? [] : [{ line: i + 1, cells: l.trim().split(/\s+/) }]));
+  return { header: ['x', 'y', 'z'], records, delimiter: ' ' };
+}
+
+/**
+ * Reads soundings by a mapping; bad lines are refused one by one.
+ * @param turn - Metres of the mapping's projection to [longitude, latitude]; needed where it has one.
+ */
+export function readSoundings(table: Table, m: SoundingMapping, turn?: (x: number, y: number) => readonly [number, number]): SoundingsRead {
   const unit = inputUnit('depthM', m.unit);
   const clock = clockReader(m.zone, 'dmy');
   const soundings: TrackSounding[] = [];
   const refused: Refused[] = [];
   for (const { line, cells } of table.records) {
     const refuse = (reason: string, remedy: string) => refused.push({ line, text: quote(cells.join(' ')), reason, remedy });
-    const [lat, lon, raw] = [m.latColumn, m.lonColumn, m.depthColumn].map((c) => parseNumber(cells[c] ?? '', m.decimal)) as (
-      | number
-      | null
-    )[];
-    if (lat == null || lon == null || raw == null) {
+    const [y, x, raw] = [m.latColumn, m.lonColumn, m.depthColumn].map((c) => parseNumber(cells[c] ?? '', m.decimal)) as (number | null)[];
+    if (y == null || x == null || raw == null) {
       refuse('latitude, longitude or depth is not a number', `Check the columns and the decimal sign (${m.decimal}).`);
       continue;
     }
+    const [lon, lat] = m.projection !== null && turn ? turn(x, y) : [x, y];
     const fault = positionFault(lat, lon);
     if (fault) {
       refuse(fault.reason, fault.remedy);

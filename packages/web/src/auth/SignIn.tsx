@@ -70,15 +70,15 @@ export function SignIn() {
             />
           </label>
           {code !== null && (
-            <label className="flex flex-col gap-1">
-              Code
+            <div className="flex flex-col gap-1">
+              <label htmlFor="code">Code</label>
               <input
+                id="code"
                 required
                 // It is what is asked for now: the form has just been sent with all that stands above it.
                 // biome-ignore lint/a11y/noAutofocus: the one field that came up
                 autoFocus
                 autoComplete="one-time-code"
-                inputMode="text"
                 maxLength={40}
                 value={code}
                 onChange={(e) => setCode(e.target.value)}
@@ -88,7 +88,7 @@ export function SignIn() {
               <span id="code-help" className="text-[0.87rem] text-ink-2">
                 The six figures that your authenticator shows now, or one of the codes that you wrote down.
               </span>
-            </label>
+            </div>
           )}
           <Button strong type="submit" disabled={busy} className="justify-center py-2">
             Sign in

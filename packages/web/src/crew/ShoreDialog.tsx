@@ -49,7 +49,7 @@ export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][nu
     if (!file) return;
     setRead(null);
     setFault(null);
-    const answer = await files.get().shore(await file.text());
+    const answer = await files.get().shore(file);
     if ('fault' in answer) setFault(`${answer.fault} ${answer.remedy}`);
     else setRead({ name: file.name, ...answer });
   };
@@ -75,8 +75,8 @@ export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][nu
           <label htmlFor="shore-file" className="font-semibold">
             From a file
           </label>
-          <p className="text-[0.87rem] text-ink-2">GeoJSON, KML or GPX with the shore as an area or a closed line.</p>
-          <input id="shore-file" type="file" accept=".geojson,.json,.kml,.gpx" onChange={(e) => void take(e)} className="mt-1" />
+          <p className="text-[0.87rem] text-ink-2">GeoJSON, KML, GPX or a zipped shapefile with the shore as an area or a closed line.</p>
+          <input id="shore-file" type="file" accept=".geojson,.json,.kml,.gpx,.zip" onChange={(e) => void take(e)} className="mt-1" />
           {fault && (
             <p role="alert" className="mt-1 text-rust">
               {fault}

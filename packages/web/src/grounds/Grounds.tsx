@@ -390,6 +390,7 @@ export default function Grounds() {
             open
             waterId={water.id}
             waterName={water.name}
+            near={[water.dockLon, water.dockLat]}
             zone={zone}
             levelAt={g.water?.levelAt ?? null}
             onClose={() => setOpen(null)}

@@ -101,7 +101,7 @@ export function ImportBookings({ outfit, zone, myId, onClose }: ImportBookingsPr
         )}
         <RefusedList refused={bookings.refused} />
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{bookings.rows.some((r) => r.fate?.kind === 'stored') ? 'Close' : 'Leave it'}</Button>
           <Button strong disabled={busy || !bookings.ready || wanted.length === 0} onClick={() => void store()}>
             {wanted.length === 1 ? 'Make one trip' : `Make ${wanted.length} trips`}
           </Button>
@@ -138,14 +138,14 @@ function Row({
         />
         <span className="min-w-0">
           <b className={b.off ? 'line-through' : ''}>{b.title || 'no title'}</b>{' '}
-          <span className="num">
+          <span>
             {dateName(localDate(b.fromMs, zone))}, {clock(b.fromMs, zone)} to {clock(b.toMs, zone)}
           </span>
           {b.allDay && <span className="text-ink-2"> (it names the day only; these are usual hours)</span>}
           {b.place && <span className="block text-[0.87rem] text-ink-2">{b.place}</span>}
         </span>
       </label>
-      {there && (
+      {there && fate === null && (
         <p className="ml-6 text-[0.87rem] text-ink-2">
           {b.off && there.status === 'planned'
             ? 'Called off in that calendar; here the trip still stands. Call it off in the week if it is so.'

@@ -1,26 +1,26 @@
 import type { ContourLines } from '@bluffwind/core/ground/contourLines';
-import type { SoundingMapping, SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
-import { unitsOf } from '@bluffwind/core/formats/unitsOf';
+import { figure } from '@bluffwind/core/units/measure';
 import { proxy } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { v7 } from 'uuid';
-import { Button, Fault } from '../ui/parts';
+import { useState } from 'react';
+import { myUnit, myUnits } from '../data/units';
+import { FIELD } from '../ui/form/fields';
+import { Button, Fault, Waiting } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
-import type { FilesWork, TableHead } from '../workers/files.worker';
 import type { GroundWork } from '../workers/ground.worker';
-import { makeFilesWorker, makeGroundWorker, useWorker } from '../workers/useWorker';
-import { DecimalChoice, ZoneChoice } from './choices';
+import { makeGroundWorker, useWorker } from '../workers/useWorker';
+import { ContourPicture } from './ContourPicture';
 import { ImportList } from './ImportList';
 import { FileFault, RefusedList } from './RefusedList';
-import { figure } from '@bluffwind/core/units/measure';
-import { myUnit, myUnits } from '../data/units';
-import { Choice } from '../ui/Choice';
+import { ChartTerms, TableTerms } from './SoundingTerms';
+import { useSoundings } from './useSoundings';
 import { useStoreFile } from './useStoreFile';
 
 interface Props {
   readonly open: boolean;
   readonly waterId: string;
   readonly waterName: string;
+  /** Where the water lies: a projection without a name is that of this place. */
+  readonly near: readonly [lon: number, lat: number];
   readonly zone: string;
   /** Height of the water above datum at an instant, m; null without a tide. */
   readonly levelAt: ((atMs: number) => number) | null;
@@ -29,80 +29,16 @@ interface Props {
 
 const MOST = 300_000;
 
-/** Soundings from CSV or a recorded NMEA track: shown as contours before they are laid over the chart. */
-export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClose }: Props) {
-  const files = useWorker<FilesWork>(makeFilesWorker);
+/** Depths from soundings, a recorded track or a chart's own file: shown as contours before they are laid over the chart. */
+export function ImportSoundings({ open, waterId, waterName, near, zone, levelAt, onClose }: Props) {
   const ground = useWorker<GroundWork>(makeGroundWorker);
-  const [file, setFile] = useState<{ name: string; text: string } | null>(null);
-  const [head, setHead] = useState<TableHead<SoundingMapping> | null>(null);
-  const [mapping, setMapping] = useState<SoundingMapping | null>(null);
+  const s = useSoundings(zone, near);
+  const { chosen, mapping, terms, read, columns } = s;
   const [transducerM, setTransducerM] = useState(0);
-  const [read, setRead] = useState<SoundingsRead | null>(null);
   const [share, setShare] = useState<number | null>(null);
-  const [made, setMade] = useState<{ contours: readonly ContourLines[]; covered: number; ms: number } | null>(null);
-  const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
+  const [made, setMade] = useState<{ of: unknown; contours: readonly ContourLines[]; covered: number; ms: number } | null>(null);
   const [error, setError] = useState<unknown>(null);
   const storing = useStoreFile(waterId, 'soundings', onClose);
-  const key = useRef(v7());
-  useEffect(() => {
-    if (open) return;
-    files.end();
-    ground.end();
-    setFile(null);
-    setHead(null);
-    setMapping(null);
-    setRead(null);
-    setMade(null);
-    setShare(null);
-    setFault(null);
-    setError(null);
-  }, [open, files, ground]);
-
-  async function choose(f: File) {
-    key.current = v7();
-    setHead(null);
-    setMapping(null);
-    setRead(null);
-    setMade(null);
-    setFault(null);
-    setError(null);
-    const text = await f.text();
-    const table = await files.get().soundingTable(text, zone);
-    if ('fault' in table) return setFault(table);
-    setFile({ name: f.name, text });
-    if ('guess' in table) {
-      setHead(table);
-      setMapping(table.guess);
-    }
-  }
-  useEffect(() => {
-    if (!file) return;
-    let gone = false;
-    void (async () => {
-      const answer = await files.get().soundings(file.text, mapping);
-      if (gone) return;
-      if ('fault' in answer) setFault(answer);
-      else {
-        setFault(null);
-        setRead(answer);
-        setMade(null);
-      }
-    })();
-    return () => {
-      gone = true;
-    };
-  }, [file, mapping, files]);
-
-  const columns = useMemo(() => {
-    if (!read) return null;
-    const s = read.soundings;
-    return {
-      lat: s.map((x) => x.lat),
-      lon: s.map((x) => x.lon),
-      soundedM: s.map((x) => x.soundedM + (x.offsetM ?? 0)),
-      atMs: s.map((x) => Math.round(x.atMs ?? 0)),
-    };
-  }, [read]);
 
   async function preview() {
     if (!columns) return;
@@ -117,7 +53,7 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
       const { bed, contours } = await ground.get().survey({ lat: columns.lat, lon: columns.lon, depthM }, proxy(setShare));
       let covered = 0;
       for (let k = 0; k < bed.depthM.length; k++) if (!Number.isNaN(bed.depthM[k] as number)) covered++;
-      setMade({ contours, covered: covered * bed.cellM * bed.cellM, ms: performance.now() - start });
+      setMade({ of: columns, contours, covered: covered * bed.cellM * bed.cellM, ms: performance.now() - start });
     } catch (problem) {
       setError(problem);
     } finally {
@@ -130,34 +66,16 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
     setShare(null);
   }
   function store() {
-    if (!columns || !file || !read) return;
+    if (!columns || !chosen || !read) return;
     storing.save({
-      body: {
-        id: key.current,
-        fileName: file.name,
-        refused: read.refused.length,
-        transducerM,
-        ...columns,
-      },
-      told: `${columns.lat.length} soundings of ${file.name} are laid over the chart.`,
+      body: { id: s.key, fileName: chosen.name, refused: read.refused.length, transducerM, ...columns },
+      told: `${columns.lat.length} soundings of ${chosen.name} are laid over the chart.`,
     });
   }
   const n = columns?.lat.length ?? 0;
   const timed = columns?.atMs.some((t) => t > 0) ?? false;
-  const field = 'rounded border border-ink-3 bg-chalk px-2 py-1';
-  const pick = (label: string, name: 'latColumn' | 'lonColumn' | 'depthColumn' | 'timeColumn') =>
-    head &&
-    mapping && (
-      <Choice
-        label={label}
-        value={String(mapping[name] ?? -1)}
-        options={[
-          ...(name === 'timeColumn' ? [{ value: '-1', name: 'none' }] : []),
-          ...head.header.map((h, i) => ({ value: String(i), name: h || `column ${i + 1}` })),
-        ]}
-        onPick={(v) => setMapping({ ...mapping, [name]: Number(v) < 0 ? null : Number(v) })}
-      />
-    );
+  // Contours of what was read before something else was said of it are no preview any more.
+  const shown = made?.of === columns ? made : null;
   return (
     <Sheet
       open={open}
@@ -168,40 +86,35 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
     >
       <div className="flex flex-col gap-3">
         <label className="flex flex-col gap-1">
-          File: CSV with position and depth, or a recorded NMEA track
+          File: soundings (CSV, XYZ), a recorded NMEA track, a grid (GeoTIFF, ASCII), or points and contours with depths (GeoJSON, zipped
+          shapefile)
           <input
             type="file"
-            accept=".csv,.txt,.tsv,.xyz,.log,.nmea"
-            onChange={(e) => e.target.files?.[0] && void choose(e.target.files[0])}
+            accept=".csv,.txt,.tsv,.xyz,.log,.nmea,.asc,.grd,.tif,.tiff,.zip,.geojson,.json"
+            onChange={(e) => e.target.files?.[0] && void s.choose(e.target.files[0])}
           />
         </label>
-        {fault && <FileFault {...fault} />}
-        {head && mapping && (
-          <div className="grid grid-cols-4 gap-3 text-[0.9rem]">
-            {pick('Latitude', 'latColumn')}
-            {pick('Longitude', 'lonColumn')}
-            {pick('Depth', 'depthColumn')}
-            {pick('Time', 'timeColumn')}
-            <Choice
-              label="Depth in"
-              value={mapping.unit}
-              options={unitsOf('depthM').map((u) => ({ value: u.id, name: u.name }))}
-              onPick={(unit) => setMapping({ ...mapping, unit })}
-            />
-            <Choice
-              label="Depth counts"
-              value={mapping.positiveUp ? 'up' : 'down'}
-              options={[
-                { value: 'down', name: 'down from the surface' },
-                { value: 'up', name: 'up (negative below)' },
-              ]}
-              onPick={(v) => setMapping({ ...mapping, positiveUp: v === 'up' })}
-            />
-            <DecimalChoice value={mapping.decimal} onChange={(decimal) => setMapping({ ...mapping, decimal })} />
-            <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => setMapping({ ...mapping, zone: z })} />
-          </div>
+        {s.busy && <Waiting what="Reading the file" />}
+        {s.fault && <FileFault {...s.fault} />}
+        {chosen?.kind === 'table' && mapping && (
+          <TableTerms key={s.key} head={chosen.head} mapping={mapping} zone={zone} onChange={s.setMapping} />
         )}
-        {file && (
+        {chosen?.kind === 'chart' && terms && (
+          <>
+            <p data-depth-file>
+              {chosen.about.kind === 'grid' ? 'A grid' : 'Points and lines'} with {chosen.about.count} depths
+              {chosen.about.every > 1
+                ? chosen.about.kind === 'grid'
+                  ? `, every ${ordinal(chosen.about.every)} cell along each side: finer than the chart can use`
+                  : `, every ${ordinal(chosen.about.every)} of them`
+                : ''}
+              {chosen.about.without > 0 ? `; ${chosen.about.without} points name no depth and are left out` : ''}. They are taken to be at
+              chart datum.
+            </p>
+            <ChartTerms key={s.key} terms={terms} onChange={s.setTerms} />
+          </>
+        )}
+        {chosen && chosen.kind !== 'chart' && (
           <label className="flex items-center gap-2">
             Transducer under the surface, m
             <input
@@ -211,7 +124,7 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
               max={10}
               value={transducerM}
               onChange={(e) => setTransducerM(Number(e.target.value))}
-              className={`num w-24 ${field}`}
+              className={`num w-24 ${FIELD}`}
             />
           </label>
         )}
@@ -222,13 +135,16 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
               ? levelAt
                 ? 'The height of tide at their times is taken off.'
                 : 'This water has no tide.'
-              : 'They have no times: the height of tide cannot be taken off.'}
+              : chosen?.kind === 'chart'
+                ? ''
+                : 'They have no times: the height of tide cannot be taken off.'}
+            {read.ashore ? ` ${read.ashore} lie high on land and are left out.` : ''}
           </p>
         )}
         {read && n < 3 && (
           <FileFault
             fault="A survey needs at least three soundings with a position."
-            remedy="Check the columns; an NMEA track needs RMC or GGA beside DPT or DBT."
+            remedy="Check the columns or the projection; an NMEA track needs RMC or GGA beside DPT or DBT."
           />
         )}
         {n > MOST && <FileFault fault={`It holds more than ${MOST} soundings.`} remedy="Split it by day and import the parts." />}
@@ -239,18 +155,18 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
             <Button onClick={stop}>Stop</Button>
           </div>
         )}
-        {made && (
-          <div className="flex gap-4">
-            <ContourPicture contours={made.contours} />
-            <p className="text-[0.9rem] text-ink-2">
-              {(made.covered / 10_000).toFixed(1)} hectares covered, contours at{' '}
-              {made.contours.map((c) => figure(c.depthM, 'depth', myUnits(), c.depthM % 1 === 0 ? 0 : 1).text).join(', ')} {myUnit('depth')}
-              . Worked out in {(made.ms / 1000).toFixed(1)} s on this device.
+        {shown && (
+          <div className="flex flex-wrap gap-4">
+            <ContourPicture contours={shown.contours} />
+            <p className="min-w-40 flex-1 text-[0.9rem] text-ink-2">
+              {(shown.covered / 10_000).toFixed(1)} hectares covered, contours at{' '}
+              {shown.contours.map((c) => figure(c.depthM, 'depth', myUnits(), c.depthM % 1 === 0 ? 0 : 1).text).join(', ')}{' '}
+              {myUnit('depth')}. Worked out in {(shown.ms / 1000).toFixed(1)} s on this device.
             </p>
           </div>
         )}
         {(error ?? storing.error) !== null && <Fault error={error ?? storing.error} />}
-        <div className="flex justify-end gap-2">
+        <div className="flex flex-wrap justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button disabled={n < 3 || n > MOST || share !== null} onClick={preview}>
             Show contours
@@ -265,21 +181,4 @@ export function ImportSoundings({ open, waterId, waterName, zone, levelAt, onClo
   );
 }
 
-function ContourPicture({ contours }: { contours: readonly ContourLines[] }) {
-  const size = 260;
-  const points = contours.flatMap((c) => c.lines.flat());
-  if (points.length === 0) return <p className="text-ink-2">No contour fits: the bottom is level.</p>;
-  const [w, e] = points.reduce(([a, b], p) => [Math.min(a, p[0]), Math.max(b, p[0])] as [number, number], [180, -180] as [number, number]);
-  const [s, n] = points.reduce(([a, b], p) => [Math.min(a, p[1]), Math.max(b, p[1])] as [number, number], [90, -90] as [number, number]);
-  const k = Math.cos((((s + n) / 2) * Math.PI) / 180);
-  const scale = (size - 8) / Math.max((e - w) * k, n - s, 1e-9);
-  const path = (line: readonly (readonly [number, number])[]) =>
-    `M${line.map(([x, y]) => `${(4 + (x - w) * k * scale).toFixed(1)} ${(4 + (n - y) * scale).toFixed(1)}`).join('L')}`;
-  return (
-    <svg width={size} height={size} role="img" aria-label="Contours of the soundings" className="border border-line bg-[#e6eeee]">
-      {contours.map((c, i) => (
-        <path key={c.depthM} d={c.lines.map(path).join('')} fill="none" stroke="#1f4a59" strokeWidth={i % 5 === 0 ? 1.3 : 0.7} />
-      ))}
-    </svg>
-  );
-}
+const ordinal = (n: number): string => (n === 2 ? 'second' : n === 3 ? 'third' : `${n}th`);

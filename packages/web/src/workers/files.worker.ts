@@ -6,7 +6,13 @@ import { isNmea, type ReadingKind, readingKindOf, type ReadingTerms, readReading
 import { guessMapping, type ReadingMapping, type ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
 import { readPlaces } from '@bluffwind/core/formats/readPlaces';
 import { type Refused, UnreadableFile } from '@bluffwind/core/formats/refused';
-import { guessSoundingMapping, readSoundings, type SoundingMapping, type SoundingsRead } from '@bluffwind/core/formats/soundingsCsv';
+import {
+  guessSoundingMapping,
+  readSoundings,
+  type SoundingMapping,
+  type SoundingsRead,
+  xyzTable,
+} from '@bluffwind/core/formats/soundingsCsv';
 import { readTable, type Table } from '@bluffwind/core/formats/table';
 import { readShore } from '@bluffwind/core/formats/shoreFile';
 import { readTideTable, type TideTable, type TideTableTerms } from '@bluffwind/core/formats/tideTable';
@@ -15,6 +21,7 @@ import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
 import type { BookingsRead } from './bookings';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
+import type { DepthPoints, DepthTerms } from './depthFile';
 
 const MOST_POINTS = 5000;
 const MOST_SHEET_BYTES = 20 * 1024 * 1024;
@@ -102,6 +109,9 @@ function textOf(cell: unknown): string {
   return iso.endsWith('T00:00:00.000Z') ? iso.slice(0, 10) : iso.slice(0, 16).replace('T', ' ');
 }
 
+/** The file of depths that was read last; its points stay here while it is settled what they mean. */
+let depths: DepthPoints | null = null;
+
 const work = {
   readingKind: (text: string): Answer<{ kind: ReadingKind }> => plainly(() => ({ kind: readingKindOf(text) })),
   readingTable(text: string, zone: string, kind: 'csv' | 'json'): Answer<TableHead<ReadingMapping>> {
@@ -123,12 +133,21 @@ const work = {
       );
       return { places, refused: read.refused.slice(0, 1000) };
     }),
-  shore: (text: string): Answer<{ readonly polygons: ReturnType<typeof readShore>; readonly thinned: boolean }> =>
-    plainly(() => {
+  async shore(file: File): Promise<Answer<{ readonly polygons: ReturnType<typeof readShore>; readonly thinned: boolean }>> {
+    let text: string;
+    try {
+      text = /\.zip$/i.test(file.name) ? JSON.stringify(await (await import('./depthFile')).shapesOf(file)) : await file.text();
+    } catch (error) {
+      return plainly(() => {
+        throw error;
+      });
+    }
+    return plainly(() => {
       const polygons = readShore(text);
       const thin = polygons.map((rings) => rings.map((r) => (r.length > MOST_CORNERS ? (thinLine(r, MOST_CORNERS) as typeof r) : r)));
       return { polygons: thin, thinned: thin.some((rings, i) => rings.some((r, k) => r !== polygons[i]?.[k])) };
-    }),
+    });
+  },
   tide(text: string, terms: TideTableTerms): Answer<TideRead> {
     return plainly((): TideRead => {
       const table = readTideTable(text, terms);
@@ -173,18 +192,49 @@ const work = {
     return plainly(() => readBookings(text, span));
   },
   pastTrips: (table: Table, mapping: PastMapping): Answer<ReturnType<typeof readPastTrips>> => plainly(() => readPastTrips(table, mapping)),
-  soundingTable(text: string, zone: string): Answer<TableHead<SoundingMapping> | { nmea: true }> {
+  async soundingTable(
+    text: string,
+    zone: string,
+    near: readonly [number, number],
+  ): Promise<Answer<TableHead<SoundingMapping> | { nmea: true }>> {
+    const { utmOf } = await import('./projections');
     return plainly(() => {
       if (isNmea(text)) return { nmea: true as const };
-      const t = readTable(text);
-      return { ...headOf(t), guess: guessSoundingMapping(t, zone) };
+      const t = xyzTable(text) ?? readTable(text);
+      const guess = guessSoundingMapping(t, zone);
+      return { ...headOf(t), guess: guess.projection === null ? guess : { ...guess, projection: utmOf(near[0], near[1]) } };
     });
   },
-  soundings(text: string, mapping: SoundingMapping | null): Answer<SoundingsRead> {
+  async soundings(text: string, mapping: SoundingMapping | null): Promise<Answer<SoundingsRead>> {
+    const { toDegrees } = await import('./projections');
     return plainly(() => {
-      if (mapping) return readSoundings(readTable(text), mapping);
+      if (mapping) {
+        const turn = mapping.projection === null ? undefined : toDegrees(mapping.projection);
+        return readSoundings(xyzTable(text) ?? readTable(text), mapping, turn);
+      }
       const { soundings, refused } = readNmeaLog(text);
       return { soundings: soundings as readonly TrackSounding[], refused };
+    });
+  },
+  /** Reads a file of depths and keeps its points here; what comes back says what it is. */
+  async depthFile(file: File, near: readonly [number, number]): Promise<Answer<Omit<DepthPoints, 'points'> & { readonly count: number }>> {
+    const { readDepthFile } = await import('./depthFile');
+    try {
+      depths = await readDepthFile(file, near);
+      const { points, ...about } = depths;
+      return { ...about, count: points.length };
+    } catch (error) {
+      return plainly(() => {
+        throw error;
+      });
+    }
+  },
+  /** The points read last, as soundings. */
+  async depthSoundings(terms: DepthTerms): Promise<Answer<SoundingsRead & { readonly ashore: number }>> {
+    const { soundingsOfPoints } = await import('./depthFile');
+    return plainly(() => {
+      if (!depths) throw new UnreadableFile('No file of depths is open.', 'Choose it again.');
+      return soundingsOfPoints(depths, terms);
     });
   },
 };
