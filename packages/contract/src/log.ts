@@ -2,6 +2,10 @@ import { LOG_AXES } from '@bluffwind/core/log/rateBy';
 import { z } from 'zod';
 import { date, id, instant } from './ids';
 
+/** What the log can be put in order by. */
+export const LOG_ORDERS = ['when', 'boat', 'spot', 'bait', 'rods', 'rodHours', 'fish', 'lost', 'largest', 'tide', 'wind', 'water'] as const;
+export type LogOrder = (typeof LOG_ORDERS)[number];
+
 export const logFilter = z.object({
   waterId: id.optional(),
   spotId: id.optional(),
@@ -12,29 +16,44 @@ export const logFilter = z.object({
   limit: z.coerce.number().int().min(1).max(1000).default(200),
 });
 
+/** A part of the log in its order. */
+export const logPart = logFilter.extend({
+  order: z.enum(LOG_ORDERS).default('when'),
+  dir: z.enum(['up', 'down']).default('down'),
+  offset: z.coerce.number().int().min(0).max(10_000_000).default(0),
+});
+
+const logRow = z.object({
+  setId: id,
+  stopId: id,
+  tripId: id,
+  at: instant,
+  water: z.string(),
+  spotId: id,
+  spot: z.string(),
+  presentation: z.string(),
+  boat: z.string(),
+  rods: z.int(),
+  rodHours: z.number(),
+  fish: z.int(),
+  lost: z.int(),
+  largestMm: z.int().nullable(),
+  tideStage: z.number().nullable(),
+  windMps: z.number().nullable(),
+  windFromDeg: z.number().nullable(),
+  waterTempC: z.number().nullable(),
+});
+export type LogRow = z.infer<typeof logRow>;
+export const logRows = z.object({ rows: z.array(logRow) });
+
+/** Entries put right at once: they were fished with another bait than was logged. */
+export const logFix = z.object({ setIds: z.array(id).min(1, 'choose an entry').max(500), presentationId: id }).strict();
+/** What each was logged with before, so that it can be taken back. */
+export const logFixed = z.object({ fixed: z.int(), before: z.array(z.object({ presentationId: id, setIds: z.array(id) })) });
+export type LogFixed = z.infer<typeof logFixed>;
+
 export const logView = z.object({
-  rows: z.array(
-    z.object({
-      setId: id,
-      stopId: id,
-      tripId: id,
-      at: instant,
-      water: z.string(),
-      spotId: id,
-      spot: z.string(),
-      presentation: z.string(),
-      boat: z.string(),
-      rods: z.int(),
-      rodHours: z.number(),
-      fish: z.int(),
-      lost: z.int(),
-      largestMm: z.int().nullable(),
-      tideStage: z.number().nullable(),
-      windMps: z.number().nullable(),
-      windFromDeg: z.number().nullable(),
-      waterTempC: z.number().nullable(),
-    }),
-  ),
+  rows: z.array(logRow),
   total: z.object({
     sets: z.int(),
     fish: z.int(),

@@ -49,6 +49,54 @@ describe('rates of the log', () => {
   });
 });
 
+describe('the log as a list', () => {
+  type Row = { setId: string; at: string; fish: number; spot: string; rodHours: number; presentation: string };
+  const all = async (query: string): Promise<Row[]> => {
+    const rows: Row[] = [];
+    for (;;) {
+      const part = (await captain.get(`/log/rows?${query}&limit=7&offset=${rows.length}`)).body.rows as Row[];
+      rows.push(...part);
+      if (part.length < 7) return rows;
+    }
+  };
+  it('comes in parts that hold every entry once, in any order, up and down', async () => {
+    const { total } = (await captain.get('/log?limit=1')).body;
+    for (const order of ['when', 'boat', 'spot', 'bait', 'rods', 'rodHours', 'fish', 'lost', 'largest', 'tide', 'wind', 'water'])
+      for (const dir of ['up', 'down']) {
+        const rows = await all(`order=${order}&dir=${dir}`);
+        expect(new Set(rows.map((r) => r.setId)).size, `${order} ${dir}`).toBe(total.sets);
+        expect(rows).toHaveLength(total.sets);
+      }
+    const fish = (await all('order=fish&dir=down')).map((r) => r.fish);
+    expect(fish).toEqual([...fish].sort((a, b) => b - a));
+    const times = (await all('order=when&dir=up')).map((r) => r.at);
+    expect(times).toEqual([...times].sort());
+  });
+  it('refuses an order that there is not, and one that would be a question of its own', async () => {
+    for (const order of ['luck', 'at; drop table stop', 'fish desc'])
+      expect((await captain.get(`/log/rows?order=${encodeURIComponent(order)}`)).status).toBe(400);
+  });
+  it('is put right by the bait of several entries at once, kept in the record, and taken back', async () => {
+    const [a, b] = (await captain.get('/log?limit=2')).body.rows as Row[];
+    const other = h.mine.presentations.find((p) => p.name !== a?.presentation && p.name !== b?.presentation);
+    const ids = [a?.setId, b?.setId];
+    const fixed = await captain.post('/log/fix', { setIds: ids, presentationId: other?.id });
+    expect(fixed.body.fixed).toBe(2);
+    const baits = async () => ((await captain.get('/log?limit=2')).body.rows as Row[]).map((r) => r.presentation);
+    expect(await baits()).toEqual([other?.name, other?.name]);
+    for (const one of fixed.body.before) expect((await captain.post('/log/fix', one)).status).toBe(200);
+    expect(await baits()).toEqual([a?.presentation, b?.presentation]);
+    const [row] = await h.owner.query(`select count(*)::int as n from audit where action = 'put log right' and outfit_id = $1`, [
+      h.mine.outfit.id,
+    ]);
+    expect(row.n).toBeGreaterThanOrEqual(2);
+    const mate = await h.signIn(emailOf(h.mine, 'mate'));
+    expect((await mate.post('/log/fix', { setIds: ids, presentationId: other?.id })).status).toBe(403);
+    const foreign = await h.signIn(emailOf(h.other, 'owner'));
+    expect((await foreign.post('/log/fix', { setIds: ids, presentationId: h.other.presentations[0]?.id })).status).toBe(404);
+  });
+});
+
 describe('the log as a file', () => {
   it('has every fish and empty time of it, and is read without a refusal', async () => {
     const { total } = (await captain.get('/log?limit=1')).body;

@@ -1,64 +1,37 @@
-import { logFilter, logView } from '@bluffwind/contract/log';
+import { logFix, logFixed, logPart, logRows, logView } from '@bluffwind/contract/log';
 import { ratioOfMeans } from '@bluffwind/core/catchrate/creel';
-import { createRoute, type z } from '@hono/zod-openapi';
-import type { Deps } from '../http/context';
+import { createRoute } from '@hono/zod-openapi';
+import { audit } from '../audit';
+import { PresentationEntity } from '../db/entities/grounds';
+import { Problem } from '../errors';
+import { type Deps, found, requireCaptain } from '../http/context';
+import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
-import { answers } from '../http/responses';
 import { zoneOf } from '../trips/tripsOn';
 import { ASKED, askedValues } from './asked';
+import { rowsOf } from './rowsOf';
 
-interface SetRow {
-  set_id: string;
-  stop_id: string;
-  trip_id: string;
-  at: Date;
-  water: string;
-  spot_id: string;
-  spot: string;
-  presentation: string;
-  boat: string;
-  rods: number;
-  rod_hours: number;
-  fish: number;
-  lost: number;
-  largest_mm: number | null;
-  tide_stage: number | null;
-  wind_mps: number | null;
-  wind_from_deg: number | null;
-  water_temp_c: number | null;
-}
+const KEPT = { slow: true, keptMs: 300_000, from: ['crew', 'log', 'spots', 'trips', 'waters'] } as const;
 
 /** The crew's shared log: what was fished, for how long, and what it gave, nothing included. */
-export function logRoutes(_deps: Deps) {
+export function logRoutes({ clock }: Deps) {
   const app = router();
   app.answer(
-    createRoute({ method: 'get', path: '/log', request: { query: logFilter }, responses: answers(logView, 'Sets, newest first') }),
+    createRoute({
+      method: 'get',
+      path: '/log',
+      request: { query: logPart },
+      responses: answers(logView, 'Entries, newest first unless asked for otherwise, with the sums of all of them'),
+    }),
     async (c) => {
-      const q = c.req.valid('query');
-      const who = c.get('who');
-      const zone = await zoneOf(c.get('entities'), who.outfitId);
-      const asked = askedValues(q, who, zone);
-      const all: { hours: number; fish: number }[] = await c.get('entities').query(
+      const [q, who, entities] = [c.req.valid('query'), c.get('who'), c.get('entities')];
+      const asked = askedValues(q, who, await zoneOf(entities, who.outfitId));
+      const all: { hours: number; fish: number }[] = await entities.query(
         `select s.rod_hours as hours, k.fish from fished_set s join spot sp on sp.id = s.spot_id
          cross join lateral (select count(*)::int as fish from "catch" k
            where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)) k
          where ${ASKED}`,
         asked,
-      );
-      const rows: SetRow[] = await c.get('entities').query(
-        `select s.id as set_id, s.stop_id, s.trip_id, s.started_at as at, w.name as water, s.spot_id, s.spot, p.name as presentation,
-           b.name as boat, s.rods, s.rod_hours, k.fish, k.lost, k.largest_mm, (s.conditions->>'tideStage')::float8 as tide_stage,
-           (s.conditions->>'windMps')::float8 as wind_mps, (s.conditions->>'windFromDeg')::float8 as wind_from_deg,
-           (s.conditions->>'waterTempC')::float8 as water_temp_c
-         from (select s.*, sp.name as spot, sp.water_id from fished_set s join spot sp on sp.id = s.spot_id where ${ASKED}
-           order by s.started_at desc, s.id limit $8) s
-         join water w on w.id = s.water_id join presentation p on p.id = s.presentation_id join trip t on t.id = s.trip_id
-         join boat b on b.id = t.boat_id
-         cross join lateral (select count(*) filter (where k.outcome = 'landed')::int as fish,
-             count(*) filter (where k.outcome <> 'landed')::int as lost, max(k.length_mm) as largest_mm from "catch" k
-           where k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)) k
-         order by s.started_at desc, s.id`,
-        [...asked, q.limit],
       );
       const hours = all.map((r) => r.hours);
       const total = hours.reduce((a, b) => a + b, 0);
@@ -69,27 +42,8 @@ export function logRoutes(_deps: Deps) {
               hours,
             )
           : null;
-      const view: z.infer<typeof logView> = {
-        rows: rows.map((r) => ({
-          setId: r.set_id,
-          stopId: r.stop_id,
-          tripId: r.trip_id,
-          at: r.at.toISOString(),
-          water: r.water,
-          spotId: r.spot_id,
-          spot: r.spot,
-          presentation: r.presentation,
-          boat: r.boat,
-          rods: r.rods,
-          rodHours: r.rod_hours,
-          fish: r.fish,
-          lost: r.lost,
-          largestMm: r.largest_mm,
-          tideStage: r.tide_stage,
-          windMps: r.wind_mps,
-          windFromDeg: r.wind_from_deg,
-          waterTempC: r.water_temp_c,
-        })),
+      return {
+        rows: await rowsOf(entities, asked, q),
         total: {
           sets: all.length,
           fish: all.reduce((sum, r) => sum + r.fish, 0),
@@ -99,9 +53,57 @@ export function logRoutes(_deps: Deps) {
           se: rate?.se ?? null,
         },
       };
-      return view;
     },
-    { slow: true, keptMs: 300_000, from: ['crew', 'log', 'spots', 'trips', 'waters'] },
+    KEPT,
+  );
+  app.answer(
+    createRoute({
+      method: 'get',
+      path: '/log/rows',
+      request: { query: logPart },
+      responses: answers(logRows, 'A further part of the same list'),
+    }),
+    async (c) => {
+      const [q, who, entities] = [c.req.valid('query'), c.get('who'), c.get('entities')];
+      return { rows: await rowsOf(entities, askedValues(q, who, await zoneOf(entities, who.outfitId)), q) };
+    },
+    KEPT,
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/log/fix',
+      request: jsonBody(logFix),
+      responses: answers(logFixed, 'Put right; what it was before is in the record of who did what'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const bait = found(await entities.findOneBy(PresentationEntity, { id: body.presentationId }), 'bait');
+      const ids = [...new Set(body.setIds)];
+      const kept: { id: string; presentationId: string; spot: string; fresh: boolean }[] = await entities.query(
+        `select s.id, s.presentation_id as "presentationId", sp.name as spot, w.kind = 'fresh' as fresh
+         from "set" s join stop st on st.id = s.stop_id and st.deleted_at is null join spot sp on sp.id = st.spot_id
+         join water w on w.id = sp.water_id where s.id = any($1) for update of s`,
+        [ids],
+      );
+      if (kept.length < ids.length)
+        throw new Problem('not_found', `${ids.length - kept.length} of the entries are not in the log any more.`);
+      const [wrong] = kept.filter((k) => bait.habitat !== 'both' && (bait.habitat === 'fresh') !== k.fresh);
+      if (wrong)
+        throw new Problem('invalid', `presentationId: ${bait.name} is for ${bait.habitat} water; ${wrong.spot} is not`, [
+          { field: 'presentationId', message: `not for the water of ${wrong.spot}` },
+        ]);
+      const changed = kept.filter((k) => k.presentationId !== bait.id);
+      await entities.query('update "set" set presentation_id = $2 where id = any($1)', [ids, bait.id]);
+      const told = [...new Set(changed.map((k) => k.presentationId))].map((presentationId) => ({
+        presentationId,
+        setIds: changed.filter((k) => k.presentationId === presentationId).map((k) => k.id),
+      }));
+      if (told.length > 0) await audit(entities, who, clock.now(), 'put log right', 'presentation', bait.id, { before: told });
+      return { fixed: changed.length, before: told };
+    },
+    { maxBytes: 64 * 1024 },
   );
   return app;
 }

@@ -211,6 +211,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/deck/{tripId}/photos': { id: randomUUID(), catchId: null, at: iso(TEST_NOW), data: smallPhoto().toString('base64') },
     '/trips/{id}/debrief': { said: 'Slow until the turn.', chips: ['slow'], lost: [], baitLeft: '', signed: false },
     '/trips/{id}/report': { id: randomUUID(), text: 'Thank you.', learned: '', photoIds: [], days: 30 },
+    '/log/fix': { setIds: [o.trips[0]?.stops[0]?.sets[0]?.id], presentationId: o.presentations[0]?.id },
     '/papers': { id: randomUUID(), personId: o.people[0]?.id, kind: 'radio', name: '', endsOn: '2027-05-01' },
     '/away': { id: randomUUID(), personId: o.people[0]?.id, fromOn: '2027-05-01', toOn: '2027-05-02', why: '' },
     '/bookings/fetch': { url: 'http://127.0.0.1:1/bookings.ics' },

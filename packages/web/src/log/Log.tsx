@@ -1,4 +1,4 @@
-import type { LOG_FILES } from '@bluffwind/contract/log';
+import { type LOG_FILES, LOG_ORDERS, type LogOrder } from '@bluffwind/contract/log';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -6,15 +6,18 @@ import { get } from '../data/api';
 import { useAddress } from '../data/useAddress';
 import { useSave } from '../data/useSave';
 import { meQuery, outfitQuery, spotsQuery } from '../data/queries';
+import { Choice } from '../ui/Choice';
 import { failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
-import { Menu, MenuItem } from '../ui/Menu';
+import { Menu, MenuCheck, MenuItem } from '../ui/Menu';
 import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { FILTERS, type FilterName, LogFilters } from './LogFilters';
-import { LogRows } from './LogRows';
-import { logQuery } from './queries';
+import { columnsOf } from './columns';
+import { FixBait } from './FixBait';
+import { LogTable } from './LogTable';
+import { logQuery, PART } from './queries';
 
 // Fetched when a file is to be brought in.
 const ImportTrips = lazy(() => import('../imports/ImportTrips').then((m) => ({ default: m.ImportTrips })));
@@ -37,6 +40,16 @@ const SHOWN: readonly { value: Shown; name: string }[] = [
   { value: 'sizes', name: 'Sizes' },
 ];
 
+/** What a phone can be put in order by; at the desk each column can. */
+const POCKET_ORDERS = [
+  { value: 'when down', name: 'newest first' },
+  { value: 'when up', name: 'oldest first' },
+  { value: 'fish down', name: 'most fish' },
+  { value: 'largest down', name: 'largest fish' },
+  { value: 'spot up', name: 'spot' },
+  { value: 'bait up', name: 'bait' },
+];
+
 export default function Log() {
   const [params, setParams] = useSearchParams();
   const { data: me } = useQuery(meQuery);
@@ -48,7 +61,33 @@ export default function Log() {
     for (const f of FILTERS) if (params.get(f)) kept.set(f, params.get(f) as string);
     return kept.toString();
   }, [params]);
-  const log = useQuery(logQuery(filter));
+  const [orderAsked, setOrder] = useAddress('order', 'when');
+  const [dir, setDir] = useAddress('dir', 'down');
+  const [hiddenAsked, setHidden] = useAddress('without', '');
+  const order = LOG_ORDERS.find((o) => o === orderAsked) ?? 'when';
+  const hidden = useMemo(() => new Set(hiddenAsked.split('.').filter((x) => x !== '' && x !== 'when')), [hiddenAsked]);
+  const listed = new URLSearchParams([
+    ...new URLSearchParams(filter),
+    ['order', order],
+    ['dir', dir === 'up' ? 'up' : 'down'],
+    ['limit', String(PART)],
+  ]);
+  const log = useQuery(logQuery(listed.toString()));
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const mayFix = me !== undefined && me.role !== 'mate';
+  const choose = (setId: string, on: boolean) =>
+    setChosen((all) => {
+      const next = new Set(all);
+      if (on) next.add(setId);
+      else next.delete(setId);
+      return next;
+    });
+  const orderBy = (by: LogOrder) => {
+    // The same once more turns it round; another begins with the most, or with the first letter.
+    const words = ['boat', 'spot', 'bait', 'tide'].includes(by);
+    setDir(by === order ? (dir === 'up' ? 'down' : 'up') : words ? 'up' : 'down');
+    setOrder(by);
+  };
   const [asked, setShow] = useAddress('show', 'entries');
   const show = SHOWN.find((s) => s.value === asked)?.value ?? 'entries';
   const saving = useSave<LogFileKind, { name: string; text: string; lines: number }>({
@@ -58,7 +97,7 @@ export default function Log() {
     onStored: ({ name, text }) => saveFile(name, text, FILES.find((f) => name.endsWith(f.as))?.media),
   });
   const [bringing, setBringing] = useState(params.get('open') === 'trips');
-  const choose = (name: FilterName, value: string) => {
+  const narrow = (name: FilterName, value: string) => {
     const next = new URLSearchParams(params);
     if (value) next.set(name, value);
     else next.delete(name);
@@ -91,32 +130,76 @@ export default function Log() {
       <Suspense fallback={null}>
         {bringing && outfit && <ImportTrips outfit={outfit} zone={me?.outfit.zone ?? 'UTC'} onClose={() => setBringing(false)} />}
       </Suspense>
-      <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={choose} />
+      <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={narrow} />
       {saving.error !== null && <Fault error={saving.error} />}
       {failedOf(log) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
-      <div className="no-print border-b border-line px-3 py-1.5 md:px-[18px]">
+      <div className="no-print flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5 md:px-[18px]">
         <Segments label="Show" value={show} options={SHOWN} onPick={setShow} />
+        {show === 'entries' && (
+          <span className="md:hidden">
+            <Choice
+              label="In order of"
+              labelled="hidden"
+              value={`${order} ${dir}`}
+              options={POCKET_ORDERS}
+              onPick={(v) => {
+                const [by, way] = v.split(' ') as [LogOrder, string];
+                setOrder(by);
+                setDir(way);
+              }}
+            />
+          </span>
+        )}
+        {show === 'entries' && (
+          <span className="ml-auto flex items-center gap-2 max-md:hidden">
+            {chosen.size > 0 && outfit && <FixBait chosen={chosen} baits={outfit.presentations} onDone={() => setChosen(new Set())} />}
+            <Menu name="Columns">
+              {columnsOf('UTC').map(({ id, header }) =>
+                id === 'when' ? null : (
+                  <MenuCheck
+                    key={id}
+                    on={!hidden.has(id ?? '')}
+                    onChange={(on) =>
+                      setHidden(
+                        [...hidden]
+                          .filter((h) => h !== id)
+                          .concat(on ? [] : [id ?? ''])
+                          .join('.'),
+                      )
+                    }
+                  >
+                    {String(header)}
+                  </MenuCheck>
+                ),
+              )}
+            </Menu>
+          </span>
+        )}
       </div>
       <Suspense fallback={<Waiting what="Opening the charts" />}>
         {show !== 'entries' && <LogCharts filter={filter} show={show} />}
       </Suspense>
       {show === 'entries' && log.isPending && <Waiting what="Reading the log" />}
-      {show === 'entries' && log.data && (
-        <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Sets">
-          <LogRows rows={log.data.rows} zone={me?.outfit.zone ?? 'UTC'} />
-          {log.data.rows.length === 0 && (
-            <p className="p-4 text-ink-2">
-              {filter === ''
-                ? 'Nothing is logged yet. Trips log themselves on deck; past years come in from a spreadsheet by “Past trips”.'
-                : 'Nothing in the log matches. Take a filter away.'}
-            </p>
-          )}
-          {log.data.rows.length < log.data.total.sets && (
-            <p className="p-4 text-ink-2">
-              The newest {log.data.rows.length} of {log.data.total.sets} are listed; the figures above count all of them.
-            </p>
-          )}
-        </div>
+      {show === 'entries' && log.data && log.data.total.sets > 0 && (
+        <LogTable
+          asked={listed.toString()}
+          first={log.data.rows}
+          count={log.data.total.sets}
+          zone={me?.outfit.zone ?? 'UTC'}
+          order={order}
+          up={dir === 'up'}
+          hidden={hidden}
+          onOrder={orderBy}
+          chosen={mayFix ? chosen : null}
+          onChoose={choose}
+        />
+      )}
+      {show === 'entries' && log.data?.total.sets === 0 && (
+        <p className="p-4 text-ink-2">
+          {filter === ''
+            ? 'Nothing is logged yet. Trips log themselves on deck; past years come in from a spreadsheet by “Past trips”.'
+            : 'Nothing in the log matches. Take a filter away.'}
+        </p>
       )}
     </>
   );

@@ -1,4 +1,4 @@
-import type { LogRates, LogView } from '@bluffwind/contract/log';
+import type { LogRates, LogRow, LogView } from '@bluffwind/contract/log';
 import type { Topic } from '@bluffwind/contract/topics';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
@@ -11,6 +11,19 @@ export const logQuery = (filter: string) =>
     queryKey: ['log', filter],
     queryFn: () => get<LogView>(`/log?${filter}`),
     placeholderData: keepPreviousData,
+    meta: { follows: LOG_TOPICS },
+  });
+
+/** Entries that are fetched at once. */
+export const PART = 200;
+
+/** A further part of the list, from its entry `PART * n` on. */
+export const rowsQuery = (asked: string, n: number) =>
+  queryOptions({
+    queryKey: ['log', 'rows', asked, n],
+    queryFn: () =>
+      get<{ rows: LogRow[] }>(`/log/rows?${new URLSearchParams([...new URLSearchParams(asked), ['offset', String(n * PART)]])}`),
+    staleTime: 60_000,
     meta: { follows: LOG_TOPICS },
   });
 

@@ -1,4 +1,4 @@
-import { MoreHorizontal } from 'lucide-react';
+import { Check, MoreHorizontal } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { Button } from './parts';
@@ -6,7 +6,8 @@ import { Button } from './parts';
 /** A button that opens a list of things to do. */
 export function Menu({ name, label, small = false, children }: { name: string; label?: string; small?: boolean; children: ReactNode }) {
   return (
-    <DropdownMenu.Root>
+    // Within its own landmark, the rest of the page still there for who reads it otherwise.
+    <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
         {small ? (
           <button
@@ -20,11 +21,9 @@ export function Menu({ name, label, small = false, children }: { name: string; l
           <Button aria-label={label}>{name}</Button>
         )}
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" sideOffset={4} className="z-40 rounded border border-ink bg-paper p-1">
-          {children}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      <DropdownMenu.Content align="end" sideOffset={4} className="z-40 rounded border border-ink bg-paper p-1">
+        {children}
+      </DropdownMenu.Content>
     </DropdownMenu.Root>
   );
 }
@@ -35,5 +34,24 @@ export function MenuItem({ onSelect, children }: { onSelect: () => void; childre
     <DropdownMenu.Item onSelect={onSelect} className="cursor-pointer rounded px-3 py-1.5 outline-none data-[highlighted]:bg-kelp-pale">
       {children}
     </DropdownMenu.Item>
+  );
+}
+
+/** One that is on or off; the list stays open. */
+export function MenuCheck({ on, onChange, children }: { on: boolean; onChange: (on: boolean) => void; children: ReactNode }) {
+  return (
+    <DropdownMenu.CheckboxItem
+      checked={on}
+      onCheckedChange={onChange}
+      onSelect={(e) => e.preventDefault()}
+      className="flex cursor-pointer items-center gap-2 rounded px-3 py-1.5 outline-none data-[highlighted]:bg-kelp-pale"
+    >
+      <span className="w-4">
+        <DropdownMenu.ItemIndicator>
+          <Check size={15} aria-hidden="true" />
+        </DropdownMenu.ItemIndicator>
+      </span>
+      {children}
+    </DropdownMenu.CheckboxItem>
   );
 }
