@@ -141,6 +141,15 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await page.getByRole('button', { name: '+1 centimetre' }).click();
   await page.getByRole('button', { name: 'Released', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass 46 cm/ })).toBeVisible();
+  // Another of the same by one tap, not measured; it was one too many and is undone.
+  await page.getByRole('button', { name: 'another Sea bass' }).click();
+  await expect(page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass, released/ })).toBeVisible();
+  await expectAccessible(page);
+  await page
+    .getByRole('button', { name: /^Undo landed/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /^Tell more of [\d:]+ Sea bass, released/ })).toHaveCount(0);
   // Weed on the lines: out by two taps, in again by one; what fishes then fishes anew.
   await page.getByRole('button', { name: 'Lines out' }).click();
   await page.getByRole('button', { name: 'Weed on the lines' }).click();

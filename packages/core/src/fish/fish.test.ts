@@ -1,4 +1,5 @@
 // Weights and classes of fish against published values.
+import { estimateWeight } from './estimateWeight';
 import { describe, expect, it } from 'vitest';
 import { gasVolume } from './gasVolume';
 import { girthWeightG } from './girthWeight';
@@ -30,5 +31,23 @@ describe('a fish', () => {
     expect(sizeClass('Northern pike', 1200)).toBe('trophy');
     expect(sizeClass('Northern pike', 300)).toBeNull();
     expect(sizeClass('Pollack', 600)).toBeNull();
+  });
+});
+
+describe('a fish that was not weighed', () => {
+  it('weighs what its length and girth say, to a tenth, whatever it is', () => {
+    // Common practice: 40 inches long and 20 round the middle is 20 pounds.
+    const e = estimateWeight('Anything', 40 * 25.4, 20 * 25.4);
+    expect(e?.by).toBe('girth');
+    expect((e?.g ?? 0) / 453.59237).toBeCloseTo(20, 9);
+    expect((e?.hiG ?? 0) / (e?.loG ?? 1)).toBeCloseTo(1.1 / 0.9, 9);
+  });
+  it('weighs about the standard of its species where there is one, with lean and fat fish within the range, and is not guessed otherwise', () => {
+    const e = estimateWeight('Northern pike', 600, null);
+    expect(e).toMatchObject({ by: 'standard' });
+    expect(e?.g).toBeCloseTo(1459.34, 1);
+    expect([e?.loG, e?.hiG].map((x) => Math.round(((x ?? 0) / (e?.g ?? 1)) * 100))).toEqual([80, 115]);
+    expect(estimateWeight('Ballan wrasse', 400, null)).toBeNull();
+    expect(() => estimateWeight('Northern pike', 0, null)).toThrow(RangeError);
   });
 });

@@ -18,7 +18,7 @@ import { OnTheWay } from './OnTheWay';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import { shareNow, StayOrMove } from './StayOrMove';
-import type { DeckTrip } from './useDeckTrip';
+import type { Catch, DeckTrip } from './useDeckTrip';
 import { amount, words } from '../data/units';
 import { v7 } from 'uuid';
 
@@ -63,6 +63,11 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       return [...(perAngler === null ? [] : [perAngler * Math.max(1, pack.trip.guests.length)]), ...(perBoat == null ? [] : [perBoat])];
     });
     return bags.length > 0 ? ` of ${Math.min(...bags)}` : '';
+  };
+  // A released one like it is logged at once, not measured; one that was kept is held against the bag first.
+  const another = (last: Catch) => {
+    if (last.kept && last.speciesId) return setSheet({ kind: 'fish', speciesId: last.speciesId });
+    log('landed', last.speciesId, { lengthMm: null, lengthKind: pack.species.find((s) => s.id === last.speciesId)?.lengthKind ?? 'total', kept: false, clientId: turnOf?.id ?? null });
   };
   return (
     <Frame
@@ -119,7 +124,11 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
           <b>Lines out since {clock(out.fromAt, pack.zone)}</b>: {DISTURBANCE_WORDS[out.what]}. This time does not count as fished.
         </div>
       )}
-      <RecentFish trip={trip} catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-2)} />
+      <RecentFish
+        trip={trip}
+        catches={current.sets.flatMap((s) => s.catches.map((k) => ({ ...k, set: s }))).slice(-2)}
+        {...(out ? {} : { onAnother: another })}
+      />
       {out && foot(<BackIn trip={trip} stop={current} out={out} />)}
       {!out &&
         foot(

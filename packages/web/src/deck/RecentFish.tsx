@@ -11,7 +11,7 @@ import { TellCatch } from './TellCatch';
 import type { Catch, DeckTrip } from './useDeckTrip';
 
 /** The last entries: tapped, each is told of more closely, put right or given a photo; and each has its undo. Newest first. */
-export function RecentFish({ trip, catches }: { trip: DeckTrip; catches: readonly Catch[] }) {
+export function RecentFish({ trip, catches, onAnother }: { trip: DeckTrip; catches: readonly Catch[]; onAnother?: (last: Catch) => void }) {
   const { pack, landed, speciesName, record } = trip;
   const [open, setOpen] = useState<string | null>(null);
   const [right, setRight] = useState<string | null>(null);
@@ -22,6 +22,7 @@ export function RecentFish({ trip, catches }: { trip: DeckTrip; catches: readonl
     k.outcome === 'landed'
       ? `${shortName(speciesName(k.speciesId))}${k.lengthMm ? ` ${amount(k.lengthMm, 'fish', 0)}` : ''}, ${k.kept ? 'kept' : 'released'}`
       : k.outcome;
+  const last = catches.at(-1)?.outcome === 'landed' ? catches.at(-1) : undefined;
   const told = catches.find((k) => k.id === open);
   const righted = catches.find((k) => k.id === right);
   const species = pack.species.find((s) => s.id === righted?.speciesId);
@@ -38,6 +39,16 @@ export function RecentFish({ trip, catches }: { trip: DeckTrip; catches: readonl
                 <span className="num text-ink-2">{clock(k.at, pack.zone)}</span> {words(k)}
                 {shots > 0 ? <span className="text-ink-2">, {shots === 1 ? 'a photo' : `${shots} photos`}</span> : ''}
               </button>
+              {onAnother && k === last && (
+                <button
+                  type="button"
+                  className="min-h-[56px] cursor-pointer px-3 underline underline-offset-4"
+                  onClick={() => onAnother(k)}
+                >
+                  another
+                  <span className="sr-only"> {shortName(speciesName(k.speciesId))}</span>
+                </button>
+              )}
               <button
                 type="button"
                 className="min-h-[56px] cursor-pointer px-3 underline underline-offset-4"
@@ -54,6 +65,7 @@ export function RecentFish({ trip, catches }: { trip: DeckTrip; catches: readonl
         <TellCatch
           fish={told}
           title={words(told)}
+          species={speciesName(told.speciesId)}
           zone={pack.zone}
           photos={photos.of(told.id)}
           onTell={(more) => record({ kind: 'tell-catch', catchId: told.id, told: more })}

@@ -1,7 +1,8 @@
 import type { FishMore } from '@bluffwind/contract/deck';
 import { Dialog } from 'radix-ui';
-import { useRef, useState } from 'react';
-import { fromMine, inMine, myUnit } from '../data/units';
+import { estimateWeight } from '@bluffwind/core/fish/estimateWeight';
+import { useMemo, useRef, useState } from 'react';
+import { amount, fromMine, inMine, myUnit } from '../data/units';
 import { clock } from '../ui/format';
 import type { Catch } from './useDeckTrip';
 
@@ -34,6 +35,7 @@ type More = Omit<FishMore, 'speciesId' | 'clientId' | 'lengthMm' | 'lengthKind' 
 interface TellCatchProps {
   readonly fish: Catch;
   readonly title: string;
+  readonly species: string;
   readonly zone: string;
   /** Photos of it on this phone. */
   readonly photos: readonly { readonly photoId: string; readonly data: string; readonly state: string; readonly message: string }[];
@@ -44,11 +46,18 @@ interface TellCatchProps {
 }
 
 /** What there is to say of a fish beyond its size: chips for what is one of few, a line for all else, and its photos. */
-export function TellCatch({ fish, title, zone, photos, onTell, onRight, onPhoto, onClose }: TellCatchProps) {
+export function TellCatch({ fish, title, species, zone, photos, onTell, onRight, onPhoto, onClose }: TellCatchProps) {
   const more = fish.more ?? {};
   const [photoFault, setPhotoFault] = useState<string | null>(null);
   const [working, setWorking] = useState(false);
   const file = useRef<HTMLInputElement>(null);
+  const guess = useMemo(() => {
+    try {
+      return fish.lengthMm === null ? null : estimateWeight(species, fish.lengthMm, more.girthMm ?? null);
+    } catch {
+      return null;
+    }
+  }, [species, fish.lengthMm, more.girthMm]);
   const deep = more.depthM != null && more.depthM >= DEEP_M;
   const take = async (picked: File | undefined) => {
     if (!picked) return;
@@ -94,7 +103,19 @@ export function TellCatch({ fish, title, zone, photos, onTell, onRight, onPhoto,
               value={more.weightG == null ? null : more.weightG / 1000}
               onTell={(kg) => onTell({ weightG: kg === null ? null : Math.max(1, Math.round(kg * 1000)) })}
             />
+            <Figure
+              name="Girth"
+              measure="fish"
+              value={more.girthMm ?? null}
+              onTell={(mm) => onTell({ girthMm: mm === null ? null : Math.min(4000, Math.max(10, Math.round(mm))) })}
+            />
           </div>
+          {guess && more.weightG == null && (
+            <p className="mt-1 text-[0.93rem] text-ink-2" data-guess>
+              About {amount(guess.g / 1000, 'weight', 1)} by its length{guess.by === 'girth' ? ' and girth' : ''}, between{' '}
+              {inMine(guess.loG / 1000, 'weight').toFixed(1)} and {amount(guess.hiG / 1000, 'weight', 1)}. Not kept as its weight.
+            </p>
+          )}
           {deep && (
             <p role="status" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
               From so deep its bladder is likely blown: bring the next one up slowly, descender ready; stop for fish that go back.
@@ -201,7 +222,7 @@ function Figure({
   onTell,
 }: {
   name: string;
-  measure: 'depth' | 'weight';
+  measure: 'depth' | 'weight' | 'fish';
   value: number | null;
   onTell: (si: number | null) => void;
 }) {
