@@ -196,6 +196,8 @@ export const planDesk = z.object({
   evidence,
   /** Signs of fish seen on this water of late. */
   signs: z.array(z.object({ at: z.number(), spot: id, kind: sign, relation: z.enum(['tight', 'above']).nullable() })),
+  /** Bait that went in at its spots, in the last seasons. */
+  feeds: z.array(z.object({ at: z.number(), spot: id })),
   taken: z.array(z.object({ tripId: id, spotId: id, fromMs: z.number(), toMs: z.number(), boat: z.string() })),
   /** Wind of each member of the newest forecast. */
   members: z

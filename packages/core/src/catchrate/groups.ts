@@ -2,6 +2,7 @@
 // learned, and the rules of the trade that set prior means.
 import { DAY, HOUR } from '../units/time';
 import { RATE_RULES, type RuleInput } from './rateRules';
+import { type FeedIndex, type Feeding, feedIndex, feedingAt } from './feeds';
 import { NO_SIGNS, SIGN_HALF_LIFE_H, type SignIndex, type SignLevels, signIndex, signsAt } from './signs';
 import { bankWindPrior, fitPrior, type RulePrior, TRADE_RULES } from './tradeRules';
 import type { Envelope, RateConditions, RateWorld } from './world';
@@ -32,6 +33,7 @@ export interface Levels {
   /** Level of each of the trade's rules, in their order. */
   rules: Int8Array;
   signs: SignLevels;
+  feeding: Feeding;
 }
 
 export const STAGES = 8;
@@ -55,6 +57,8 @@ export interface Lists {
   /** What was seen, by spot, and how long a sign holds. */
   readonly signs: SignIndex | null;
   readonly signHalfLifeH: number;
+  /** When each spot was fed. */
+  readonly feeds: FeedIndex | null;
 }
 
 export interface Group {
@@ -282,6 +286,7 @@ export function listsOf(world: RateWorld, signHalfLifeH: number = SIGN_HALF_LIFE
     structureOf: Int32Array.from(world.spots, (s) => (s.structure ? structures.indexOf(s.structure) : -1)),
     familyOf: Int32Array.from(world.presentations, (p) => (p.family ? families.indexOf(p.family) : -1)),
     signs: signIndex(world.spots, world.signs ?? []),
+    feeds: feedIndex(world.spots, world.feeds ?? []),
     signHalfLifeH,
   };
 }
@@ -328,6 +333,7 @@ export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: nu
     lightFit: -1,
     rules: new Int8Array(RATE_RULES.length).fill(-1),
     signs,
+    feeding: feedingAt(lists.feeds, spot, at),
   };
   setRules(v, world, undefined, at, c, false);
   return v;
@@ -350,6 +356,7 @@ function setRules(
     hour: solarHour(at, world.lonDeg ?? 0),
     light: v.light,
     signs: v.signs,
+    feeding: v.feeding,
   };
   for (let k = 0; k < RATE_RULES.length; k++) {
     const rule = RATE_RULES[k] as (typeof RATE_RULES)[number];

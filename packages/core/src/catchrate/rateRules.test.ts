@@ -21,6 +21,8 @@ interface Case {
   readonly signs?: readonly Sign['kind'][];
   /** Hours since what was seen. */
   readonly seenH?: number;
+  /** Days ago on which the spot was fed. */
+  readonly fedDays?: readonly number[];
 }
 interface Row {
   readonly id: string;
@@ -247,6 +249,8 @@ const TABLE: readonly Row[] = [
     times: 1.25,
     words: 'the first half hour after the turn',
   },
+  { id: 'T8', name: 'feeding', yes: { fedDays: [1, 4, 8] }, no: {}, times: 1.5, words: 'fed twice a week or more for a week and longer' },
+  { id: 'T8', name: 'feeding', yes: { fedDays: [1] }, no: {}, times: 1.05, words: 'fed, but not regularly: it holds few' },
   {
     id: 'T3',
     name: 'cold morning',
@@ -443,6 +447,11 @@ function worldOf(row: Row, hours: (side: Side) => readonly number[]): RateWorld 
       const of = spots.filter((s) => s.id.startsWith(side));
       return signs.flatMap((kind) => of.flatMap(({ id }) => hours(side).map((at) => ({ at: at - seenH * HOUR, spot: id, kind }))));
     }),
+    feeds: SIDES.flatMap((side) => {
+      const { fedDays = [] } = row[side];
+      const of = spots.filter((s) => s.id.startsWith(side));
+      return fedDays.flatMap((d) => of.flatMap(({ id }) => hours(side).map((at) => ({ at: at - d * DAY, spot: id }))));
+    }),
   };
 }
 const ask = (side: Side, k: Case, spot = 0): RateQuery => ({
@@ -523,7 +532,16 @@ describe('each rule of the trade', () => {
   });
 
   it('says nothing where what it looks at is not known', () => {
-    const x = { c: {}, spot: undefined, bait: undefined, month: 6, hour: 12, light: -1, signs: { any: 0, bait: 0, follow: 0, break: 0 } };
+    const x = {
+      c: {},
+      spot: undefined,
+      bait: undefined,
+      month: 6,
+      hour: 12,
+      light: -1,
+      signs: { any: 0, bait: 0, follow: 0, break: 0 },
+      feeding: -1 as const,
+    };
     for (const r of RATE_RULES) expect(r.level(x), r.name).toBe(-1);
   });
 });

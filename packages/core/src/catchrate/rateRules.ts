@@ -1,6 +1,7 @@
 // The rules of the trade that can speak while a trip is planned, one row each: when a level holds, what multiplier it begins with,
 // how many fish of evidence it is worth, and how it is said. Common practice, no published source; the log overrules every one.
 // A level that needs what is not known, or a place or bait that the rule does not speak of, is no level at all.
+import type { Feeding } from './feeds';
 import type { RateConditions, RatePresentation, RateSpot } from './world';
 
 /** What a rule may look at. */
@@ -15,6 +16,8 @@ export interface RuleInput {
   readonly light: number;
   /** How much has been seen near the spot lately: signs of fish, bait alone, follows, breaks of colour or temperature; each fades. */
   readonly signs: { readonly any: number; readonly bait: number; readonly follow: number; readonly break: number };
+  /** 0 fed regularly, 1 now and then, -1 not of late. */
+  readonly feeding: Feeding;
 }
 
 export interface RuleLevel {
@@ -327,6 +330,17 @@ export const RATE_RULES: readonly RateRule[] = [
       if (on('flat')(x) && is(x.c.windMps, (v) => v < 1.5)) return 0;
       return on('edge')(x) && is(x.c.windMps, (v) => v >= 4) ? 1 : -1;
     },
+  },
+  {
+    id: 'T8',
+    name: 'feeding',
+    text: 'baiting up holds roaming fish only when it is regular: twice a week at least, one to two weeks ahead',
+    weight: 4,
+    levels: [
+      { multiplier: 1.5, words: 'fed twice a week or more for a week and longer' },
+      { multiplier: 1.05, words: 'fed, but not regularly: it holds few' },
+    ],
+    level: (x) => x.feeding,
   },
   {
     id: 'T6',

@@ -1,3 +1,4 @@
+import type { Feed } from './feeds';
 import type { Sign } from './signs';
 
 /** The conditions a catch rate reads; null is unknown. Units as in SpotConditions. */
@@ -114,6 +115,8 @@ export interface RateWorld {
   readonly counting?: Counting;
   /** Signs of fish that the crew has seen. */
   readonly signs?: readonly Sign[];
+  /** Bait that went in at the spots. */
+  readonly feeds?: readonly Feed[];
   /** Whether the water has a tide; true when absent. */
   readonly tidal?: boolean;
   /** Longitude for the hour by the sun, degrees east; 0 when absent. */

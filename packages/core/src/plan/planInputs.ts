@@ -2,6 +2,7 @@ import type { SpotGround } from '../conditions/spotConditions';
 import type { WaterRecord } from '../conditions/waterRecord';
 import type { SeaPlace } from '../ground/seaOnWays';
 import type { Counting, Envelope, FishedSet } from '../catchrate/world';
+import type { Feed } from '../catchrate/feeds';
 import type { Sign } from '../catchrate/signs';
 import type { Hazard } from '../risk/hazard';
 import type { PartyAtRisk } from '../risk/judge';
@@ -123,6 +124,8 @@ export interface PlanInputs {
   readonly taken: readonly TakenSpot[];
   /** Signs of fish that the crew has seen on this water. */
   readonly signs?: readonly Sign[];
+  /** Bait that went in at the spots. */
+  readonly feeds?: readonly Feed[];
   /** Run times in minutes at the most water of the trip; null where there is no way even then. */
   readonly dockTravelMin: readonly (number | null)[];
   readonly travelMin: readonly (readonly (number | null)[])[];

@@ -97,7 +97,7 @@ export function rateConditions(c: SpotConditions): RateConditions {
 }
 
 /** The world a trip's catch rates live in. */
-export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'now' | 'counting' | 'water' | 'signs'>): RateWorld {
+export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'now' | 'counting' | 'water' | 'signs' | 'feeds'>): RateWorld {
   const fresh = inputs.water.still ?? false;
   return {
     spots: inputs.spots.map((s) => ({ ...s, fresh })),
@@ -106,6 +106,7 @@ export function worldOf(inputs: Pick<PlanInputs, 'spots' | 'presentations' | 'no
     counting: inputs.counting,
     lonDeg: inputs.water.lon,
     signs: inputs.signs,
+    feeds: inputs.feeds,
     tidal: inputs.water.tide !== null,
   };
 }

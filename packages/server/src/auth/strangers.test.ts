@@ -139,6 +139,9 @@ describe('a mate who is not aboard', () => {
         '/waters/{id}/imports/readings',
         '/boats/{id}/refills',
         '/bait-trials',
+        '/spots/{id}/feeds',
+        '/feeds/{id}',
+        '/feeds/{id}/remove',
         '/boats/{id}/drift',
       ];
       if (method !== 'POST' || open.includes(path) || both.includes(path)) continue;

@@ -14,7 +14,8 @@ import { crossedTriggers } from '../plan/alerts';
 import { overdueBoats } from '../trips/overdue';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { newestRun, tripViews } from '../trips/tripViews';
-import { saidTime } from '@bluffwind/core/units/measure';
+import { said, saidDay, saidTime } from '@bluffwind/core/units/measure';
+import { feedsDue } from '../grounds/feeds';
 
 export function boardRoutes({ clock }: Deps) {
   const app = router();
@@ -50,6 +51,11 @@ export function boardRoutes({ clock }: Deps) {
         const trip = [...today, ...tomorrow].find((t) => t.id === a.tripId);
         if (trip) open.unshift({ tripId: a.tripId, text: `${mine(trip)}: ${a.text}` });
       }
+      for (const f of await feedsDue(entities, now, who.role))
+        open.push({
+          tripId: null,
+          text: `Feed ${f.spot}: ${said(f.kg, 'weight', 1)}${f.what ? ` ${f.what}` : ''}, planned for ${saidDay(f.at.getTime(), zone)}`,
+        });
       for (const p of await endingPapers(entities, date, who.role === 'owner' ? null : who.personId))
         open.push({ tripId: null, text: paperWords(p, date) });
       const overdue = await overdueBoats(entities, now);

@@ -23,6 +23,7 @@ import { Disturbance1780000000019 } from './migrations/0019-disturbance';
 import { SecondFactor1780000000020 } from './migrations/0020-second-factor';
 import { ProgramKeys1780000000021 } from './migrations/0021-program-keys';
 import { PapersAndBookings1780000000022 } from './migrations/0022-papers-and-bookings';
+import { Feeding1780000000023 } from './migrations/0023-feeding';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -48,6 +49,7 @@ const MIGRATIONS = [
   SecondFactor1780000000020,
   ProgramKeys1780000000021,
   PapersAndBookings1780000000022,
+  Feeding1780000000023,
 ];
 
 /** What a pool of connections may do. */

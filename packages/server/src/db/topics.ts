@@ -9,7 +9,7 @@ export const TOPICS = {
   crew: ['outfit', 'person', 'paper', 'away', 'boat', 'client', 'family', 'presentation', 'species', 'rule'],
   waters: ['water', 'chart_layer', 'ground_feature', 'survey', 'import', 'station', 'instrument', 'dismissal'],
   conditions: ['reading', 'forecast', 'forecast_member'],
-  spots: ['spot'],
+  spots: ['spot', 'feeding'],
   log: ['stop', 'set', 'disturbance', 'catch', 'catch_told', 'sighting'],
   trips: ['trip', 'trip_mate', 'trip_species', 'party', 'plan', 'leg', 'departure', 'refill'],
   gear: ['gear', 'bait_trial', 'rig_choice', 'rig_tick'],

@@ -1,13 +1,14 @@
-import { DismissalEntity, FeatureEntity, SpeciesEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
+import { DismissalEntity, FeatureEntity, FeedingEntity, SpeciesEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
 import { ChartLayerEntity } from '../db/entities/water';
 import { feature } from '../feature';
 import { chartRoutes } from './chartRoutes';
+import { feedRoutes } from './feedRoutes';
 import { groundsRoutes } from './routes';
 import { speciesRoutes } from './speciesRoutes';
 import { spotRoutes } from './spotRoutes';
 import { waterRoutes } from './waterRoutes';
 
 export const grounds = feature({
-  routes: [waterRoutes, speciesRoutes, chartRoutes, groundsRoutes, spotRoutes],
-  entities: [DismissalEntity, FeatureEntity, SpeciesEntity, SpotEntity, SurveyEntity, ChartLayerEntity],
+  routes: [waterRoutes, speciesRoutes, chartRoutes, groundsRoutes, spotRoutes, feedRoutes],
+  entities: [DismissalEntity, FeatureEntity, FeedingEntity, SpeciesEntity, SpotEntity, SurveyEntity, ChartLayerEntity],
 });

@@ -22,8 +22,8 @@ export function keptAnswers(): KeptAnswers {
   return {
     async answer(c, { keptMs = 0, keptFor = 'person', from }, make) {
       const url = new URL(c.req.url);
-      const { personId, outfitId, role } = c.get('who');
-      const key = `${keptFor === 'person' ? `${personId} ${role}` : outfitId} ${url.pathname}${url.search}`;
+      const { personId, outfitId, role, program } = c.get('who');
+      const key = `${keptFor === 'person' ? `${personId} ${program ? 'program' : role}` : outfitId} ${url.pathname}${url.search}`;
       const nowMs = c.get('nowMs');
       const version = from ? from.map((t) => c.get('topics')[t] ?? 0).join('.') : c.get('version');
       const known = cache.get(key);

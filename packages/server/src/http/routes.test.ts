@@ -18,6 +18,7 @@ interface Now {
   topics?: Holder['topics'];
   nowMs: number;
   personId: string;
+  readonly program?: boolean;
 }
 
 /** A route over a handler, asked as somebody at a time and a count of changes. */
@@ -39,7 +40,7 @@ function serve(handler: () => Promise<z.input<typeof schema>>, terms: RouteTerms
   app.onError((error, c) => c.json(problemOf(error).body(), problemOf(error).status));
   let now: Now = { version: '1', nowMs: 0, personId: 'p' };
   app.use(async (c, next) => {
-    c.set('who', { personId: now.personId, outfitId: 'o', role: 'mate' });
+    c.set('who', { personId: now.personId, outfitId: 'o', role: 'mate', ...(now.program ? { program: true as const } : {}) });
     c.set('version', now.version);
     c.set('topics', now.topics ?? {});
     c.set('nowMs', now.nowMs);
@@ -92,12 +93,19 @@ describe('an answer', () => {
     app.as({ version: '2' });
     await app.get();
     expect(made).toBe(3);
+    // A program by a key of the same person is told less than he: it is given none of his kept answers.
+    app.as({ program: true });
+    await app.get();
+    expect(made).toBe(4);
+    app.as({ program: false });
+    await app.get();
+    expect(made).toBe(4);
     app.as({ nowMs: 999 });
     await app.get();
-    expect(made).toBe(3);
+    expect(made).toBe(4);
     app.as({ nowMs: 1000 });
     await app.get({ 'Accept-Encoding': 'gzip' });
-    expect(made).toBe(4);
+    expect(made).toBe(5);
     // A failure is not kept.
     let fails = true;
     const other = serve(

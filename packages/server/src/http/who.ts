@@ -6,6 +6,8 @@ export interface Who {
   readonly personId: string;
   readonly outfitId: string;
   readonly role: Role;
+  /** A program asks by a key of this person's: what guests say of their health is for no program. */
+  readonly program?: true;
 }
 
 /** Who asks, by which session. */

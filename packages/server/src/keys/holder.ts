@@ -43,5 +43,6 @@ export async function whoHasKey(source: DataSource, key: string, method: string,
     personId: row.person_id,
     outfitId: row.outfit_id,
     role: row.role,
+    program: true,
   };
 }

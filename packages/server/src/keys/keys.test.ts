@@ -73,6 +73,15 @@ describe('a key', () => {
       'POST /waters/{id}/readings',
     ]);
   });
+  it('of an owner reads nothing of the guests’ health, which he reads himself', async () => {
+    const { key, owner } = await made(['trips']);
+    const week = '/calendar?from=2026-06-15&to=2026-06-21';
+    const note = h.mine.clients.find((c) => c.medicalNote !== '')?.medicalNote as string;
+    expect(JSON.stringify((await owner.get(week)).body)).toContain(note);
+    const told = await (await ask(key, 'GET', week)).text();
+    expect(told).toContain(h.mine.trips.at(-1)?.id);
+    expect(told).not.toContain(note);
+  });
   it('of another outfit sees nothing of this one', async () => {
     const theirs = await h.signIn(emailOf(h.other, 'owner'));
     const { key } = (await theirs.post('/keys', { id: randomUUID(), name: 'Theirs', scopes: ['conditions', 'log'] })).body;

@@ -17,6 +17,7 @@ import { found } from '../http/context';
 import { limitsOf, partyOfTrip } from '../trips/riskOfTrip';
 import { zoneOf } from '../trips/tripsOn';
 import { loadMemberWinds, loadWaterState } from '../water/waterState';
+import { loadFeeds } from '../grounds/feeds';
 import { loadEvidence, loadSigns } from './evidence';
 import { restingSpots } from './resting';
 import { forEyes } from './forEyes';
@@ -154,6 +155,7 @@ export async function loadDesk(
       presentationIds: presentations.map((p) => p.id),
     }),
     signs: (await loadSigns(entities, water.id, evidenceBeforeMs)).filter((g) => spots.some((s) => s.id === g.spot)),
+    feeds: (await loadFeeds(entities, water.id, trip.startsAt.getTime())).filter((f) => spots.some((s) => s.id === f.spot)),
     dockTravelMin: [...deepest.dockMin],
     travelMin: deepest.betweenMin.map((row) => [...row]),
     sea: {

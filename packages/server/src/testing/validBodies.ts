@@ -212,6 +212,8 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/trips/{id}/debrief': { said: 'Slow until the turn.', chips: ['slow'], lost: [], baitLeft: '', signed: false },
     '/trips/{id}/report': { id: randomUUID(), text: 'Thank you.', learned: '', photoIds: [], days: 30 },
     '/log/fix': { setIds: [o.trips[0]?.stops[0]?.sets[0]?.id], presentationId: o.presentations[0]?.id },
+    '/spots/{id}/feeds': { feeds: [{ id: randomUUID(), at: iso(TEST_NOW - 3_600_000), what: 'corn', kg: 1, cost: 2, done: true }] },
+    '/feeds/{id}': { at: iso(TEST_NOW - 3_600_000), what: 'corn', kg: 1, cost: 2, done: true },
     '/papers': { id: randomUUID(), personId: o.people[0]?.id, kind: 'radio', name: '', endsOn: '2027-05-01' },
     '/away': { id: randomUUID(), personId: o.people[0]?.id, fromOn: '2027-05-01', toOn: '2027-05-02', why: '' },
     '/bookings/fetch': { url: 'http://127.0.0.1:1/bookings.ics' },
@@ -308,7 +310,8 @@ const spotBody = (spot: Harness['mine']['spots'][number]) => ({
 });
 
 /** Things of the first outfit that tests make: an import, a feature, a survey, a reading, a photo. */
-export const made: Record<'/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away', string> = {
+export const made: Record<'/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away' | '/feeds', string> = {
+  '/feeds': '',
   '/papers': '',
   '/away': '',
   '/photos': '',
@@ -368,6 +371,9 @@ export async function makeRows(h: Harness): Promise<void> {
   made['/readings'] = (await post('/waters/{id}/readings')).readingId;
   made['/features'] = (await post('/waters/{id}/features')).id;
   made['/imports'] = (await post('/waters/{id}/imports/soundings')).id;
+  const fed = bodies(h.mine)['/spots/{id}/feeds'] as { feeds: { id: string }[] };
+  if ((await captain.post(fill('/spots/{id}/feeds', h.mine), fed)).status !== 200) throw new Error('no feed was stored');
+  made['/feeds'] = fed.feeds[0]?.id as string;
   for (const path of ['/papers', '/away'] as const) {
     const own = { ...(bodies(h.mine)[path] as object), id: randomUUID(), personId: h.mine.people[1]?.id };
     if ((await captain.post(path, own)).status !== 200) throw new Error(`${path} was not stored`);

@@ -32,7 +32,7 @@ export async function tripViews(
     const captain = people.find((p) => p.id === t.captainId);
     const water = waters.find((w) => w.id === t.waterId);
     if (!boat || !captain || !water) throw new Error(`trip ${t.id} has lost its boat, captain or water`);
-    const seesNotes = who.role === 'owner' || who.personId === t.captainId;
+    const seesNotes = !who.program && (who.role === 'owner' || who.personId === t.captainId);
     const plan = plans.find((p) => p.tripId === t.id);
     const guestIds = party.filter((p) => p.tripId === t.id).map((p) => p.clientId);
     return {

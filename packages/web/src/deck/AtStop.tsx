@@ -67,7 +67,12 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   // A released one like it is logged at once, not measured; one that was kept is held against the bag first.
   const another = (last: Catch) => {
     if (last.kept && last.speciesId) return setSheet({ kind: 'fish', speciesId: last.speciesId });
-    log('landed', last.speciesId, { lengthMm: null, lengthKind: pack.species.find((s) => s.id === last.speciesId)?.lengthKind ?? 'total', kept: false, clientId: turnOf?.id ?? null });
+    log('landed', last.speciesId, {
+      lengthMm: null,
+      lengthKind: pack.species.find((s) => s.id === last.speciesId)?.lengthKind ?? 'total',
+      kept: false,
+      clientId: turnOf?.id ?? null,
+    });
   };
   return (
     <Frame

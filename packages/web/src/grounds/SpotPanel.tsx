@@ -13,7 +13,7 @@ import { fuelFor } from '@bluffwind/core/ground/fuel';
 import { compassPoint } from '@bluffwind/core/units/angle';
 import { DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { clock, dayName, depth, rate, wind } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Button, Fault } from '../ui/parts';
@@ -22,6 +22,9 @@ import { figure } from '@bluffwind/core/units/measure';
 import { amount, myUnits, words } from '../data/units';
 import { Term } from '../ui/Term';
 import { AmountChart } from '../ui/AmountChart';
+
+// The forms that it needs are fetched with it.
+const Feeds = lazy(() => import('./Feeds').then((m) => ({ default: m.Feeds })));
 
 interface Props {
   readonly spot: SpotView;
@@ -208,6 +211,9 @@ export function SpotPanel(props: Props) {
           </Button>
         </div>
       )}
+      <Suspense fallback={null}>
+        <Feeds spotId={s.id} zone={zone} />
+      </Suspense>
       <h3 className="mt-3 border-t border-line pt-2 font-semibold">In the log</h3>
       <p className="text-[0.9rem]">
         <span className="num">{s.fish}</span> fish in <span className="num">{s.rodHours.toFixed(0)}</span> rod-h

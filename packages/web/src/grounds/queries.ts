@@ -1,3 +1,4 @@
+import type { FeedsView } from '@bluffwind/contract/feeds';
 import type { SoundingsView, SpotHistory } from '@bluffwind/contract/grounds';
 import { queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
@@ -7,6 +8,13 @@ export const soundingsQuery = (waterId: string) =>
     queryKey: ['soundings', waterId],
     queryFn: () => get<SoundingsView>(`/waters/${waterId}/soundings`),
     staleTime: Number.POSITIVE_INFINITY,
+  });
+export const feedsQuery = (spotId: string) =>
+  queryOptions({
+    queryKey: ['feeds', spotId],
+    queryFn: () => get<FeedsView>(`/spots/${spotId}/feeds`),
+    staleTime: 60_000,
+    meta: { follows: ['spots', 'log'] },
   });
 export const historyQuery = (spotId: string) =>
   queryOptions({ queryKey: ['history', spotId], queryFn: () => get<SpotHistory>(`/spots/${spotId}/history`), staleTime: 60_000 });

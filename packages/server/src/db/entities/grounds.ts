@@ -309,3 +309,33 @@ export const RuleEntity = new EntitySchema<RuleRow>({
     removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
   },
 });
+
+/** Bait that went in at a spot, or is to go in. */
+export interface FeedingRow {
+  id: string;
+  outfitId: string;
+  spotId: string;
+  at: Date;
+  what: string;
+  kg: number;
+  cost: number;
+  /** False while it is planned. */
+  done: boolean;
+  personId: string;
+  removedAt: Date | null;
+}
+export const FeedingEntity = new EntitySchema<FeedingRow>({
+  name: 'feeding',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    spotId: { type: 'uuid', name: 'spot_id' },
+    at: { type: 'timestamptz' },
+    what: { type: 'text' },
+    kg: { type: 'double precision' },
+    cost: { type: 'double precision' },
+    done: { type: 'boolean' },
+    personId: { type: 'uuid', name: 'person_id' },
+    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
+  },
+});
