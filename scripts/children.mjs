@@ -39,6 +39,9 @@ export function run(command, args, { env = {}, quiet = false, cwd = ROOT, input 
   });
 }
 
+/** Each thread of the server would else keep memory of its own that the others cannot use (glibc, mallopt). */
+export const FEW_ARENAS = { MALLOC_ARENA_MAX: '2' };
+
 /**
  * Starts a long-running child and resolves with its address once it prints "listening on ADDRESS".
  * @returns {Promise<{ url: string, child: import('node:child_process').ChildProcess }>}

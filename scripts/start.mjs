@@ -3,7 +3,7 @@
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { spawn } from 'node:child_process';
-import { endsWithUs, run } from './children.mjs';
+import { FEW_ARENAS, endsWithUs, run } from './children.mjs';
 import { clusterFolder, ROOT, STATE } from './folders.mjs';
 import { main, say, Stop } from './output.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -26,7 +26,7 @@ await main(async () => {
     const child = spawn(...endsWithUs(process.execPath, [server, 'serve']), {
       stdio: 'inherit',
       cwd: ROOT,
-      env: { NODE_ENV: 'production', ...process.env, ...own?.env, WEB_ROOT: webRoot, BLUFFWIND_DEMO: 'no' },
+      env: { NODE_ENV: 'production', ...FEW_ARENAS, ...process.env, ...own?.env, WEB_ROOT: webRoot, BLUFFWIND_DEMO: 'no' },
     });
     for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill('SIGTERM'));
     process.exitCode = await new Promise((resolve) => child.on('exit', (code) => resolve(code ?? 1)));

@@ -1,7 +1,7 @@
 // Starts everything that the application needs, in order, and stops it in reverse.
 import { mkdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { run, startListening, stopChild } from './children.mjs';
+import { FEW_ARENAS, run, startListening, stopChild } from './children.mjs';
 import { clusterFolder, ROOT, STATE } from './folders.mjs';
 import { freePort } from './freePort.mjs';
 import { say } from './output.mjs';
@@ -63,6 +63,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
     if (instrument) stops.push(() => stopChild(instrument.child));
     const serverEnv = {
       ...env,
+      ...FEW_ARENAS,
       ...(instrument ? { INSTRUMENT_ADDRESS: instrument.url } : {}),
       PORT: String(ownPort),
       ...(web ? { WEB_ROOT: path.join(ROOT, 'packages', 'web', 'dist') } : {}),

@@ -22,7 +22,11 @@ export default defineConfig({
       strategies: 'injectManifest',
       srcDir: 'src/offline',
       filename: 'sw.ts',
-      injectManifest: { globPatterns: ['**/*.{js,css,html,svg,woff2}'] },
+      injectManifest: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        // Readers of files that are brought in at a desk: no phone carries them along.
+        globIgnores: ['**/{projections,lerc,zstd,geotiff,depthFile,bookings,jpeg,lzw,basedecoder,webimage,packbits,deflate,raw}-*.js'],
+      },
     }),
   ],
   worker: { format: 'es' },

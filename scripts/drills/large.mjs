@@ -108,11 +108,13 @@ async function read({ world, say }) {
           await ask('Brief', '/brief/2026-06-19');
         }),
       );
-    const { mostMb } = await done();
+    const { longestMs, mostMb } = await done();
     for (const [name, list] of times)
       say(`  ${name.padEnd(16)} p50 ${percentile(list, 0.5).toFixed(0)} ms, p95 ${percentile(list, 0.95).toFixed(0)} ms of ${list.length}`);
-    say(`failed: ${failed}; ${mostMb} MB at most`);
+    say(`failed: ${failed}; main thread ${longestMs} ms at most, ${mostMb} MB at most`);
     if (failed > 0) faults.push(`${failed} requests failed`);
+    if (longestMs >= 100) faults.push('main thread held for over 100 ms');
+    if (mostMb >= 600) faults.push('memory over 600 MB');
     for (const [ms, text] of slowest()) say(`  slow: ${ms} ms ${text}`);
     return faults;
   } finally {

@@ -1,15 +1,8 @@
 // Keys with which programs of an outfit read and write, without a person signing in.
 import { z } from 'zod';
 import { id, instant } from './ids';
+import { KEY_SCOPES, type KeyScope } from './keyScopes';
 
-/** What a key may be for, each with what the owner reads of it. */
-export const KEY_SCOPES = {
-  log: 'read the log',
-  conditions: 'read the water: stations, tide, forecast',
-  trips: 'read the trips',
-  readings: 'store readings',
-} as const;
-export type KeyScope = keyof typeof KEY_SCOPES;
 const scope = z.enum(Object.keys(KEY_SCOPES) as [KeyScope, ...KeyScope[]]);
 
 export const newKey = z

@@ -1,10 +1,7 @@
 import { LOG_AXES } from '@bluffwind/core/log/rateBy';
 import { z } from 'zod';
 import { date, id, instant } from './ids';
-
-/** What the log can be put in order by. */
-export const LOG_ORDERS = ['when', 'boat', 'spot', 'bait', 'rods', 'rodHours', 'fish', 'lost', 'largest', 'tide', 'wind', 'water'] as const;
-export type LogOrder = (typeof LOG_ORDERS)[number];
+import { LOG_ORDERS } from './logOrders';
 
 export const logFilter = z.object({
   waterId: id.optional(),

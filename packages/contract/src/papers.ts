@@ -1,8 +1,7 @@
 // What people carry that ends some day, and days on which they are away.
 import { z } from 'zod';
 import { date, id } from './ids';
-
-export const PAPER_KINDS = ['licence', 'first aid', 'radio', 'medical', 'insurance', 'other'] as const;
+import { PAPER_KINDS } from './paperKinds';
 
 export const paperEdit = z
   .object({ id, personId: id, kind: z.enum(PAPER_KINDS), name: z.string().trim().max(80).default(''), endsOn: date })

@@ -1,5 +1,5 @@
 // Papers that end and days away: what of them matters on a day.
-import type { PAPER_KINDS } from '@bluffwind/contract/papers';
+import type { PAPER_KINDS } from '@bluffwind/contract/paperKinds';
 import { saidDate } from '@bluffwind/core/units/measure';
 import { addDays, daysBetween } from '@bluffwind/core/units/time';
 import type { EntityManager } from 'typeorm';

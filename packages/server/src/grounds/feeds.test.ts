@@ -68,10 +68,17 @@ describe('feeds of a spot', () => {
     const [row] = await h.owner.query('select id from feeding where spot_id = $1 and removed_at is null limit 1', [spot]);
     await h.owner.query(`update spot set privacy = 'captain', keeper_id = $2 where id = $1`, [spot, h.mine.people[1]?.id]);
     try {
-      const owner = await h.signIn(emailOf(h.mine, 'owner'));
-      expect((await owner.get(`/spots/${spot}/feeds`)).status).toBe(404);
-      expect((await owner.post(`/feeds/${row.id}/remove`)).status).toBe(404);
-      expect((await owner.get('/board')).body.open.some((o: { text: string }) => o.text.startsWith('Feed '))).toBe(false);
+      const email = `rival-${randomUUID()}@crew.example`;
+      await h.owner.query(
+        `insert into person (id, outfit_id, name, email, password_hash, role, active)
+         select gen_random_uuid(), outfit_id, 'rival', $2, password_hash, 'captain', true from person where id = $1`,
+        [h.mine.people[0]?.id, email],
+      );
+      for (const other of [await h.signIn(email), await h.signIn(emailOf(h.mine, 'mate'))]) {
+        expect((await other.get(`/spots/${spot}/feeds`)).status).toBe(404);
+        expect((await other.post(`/feeds/${row.id}/remove`)).status).toBe(404);
+        expect((await other.get('/board')).body.open.some((o: { text: string }) => o.text.startsWith('Feed '))).toBe(false);
+      }
     } finally {
       await h.owner.query(`update spot set privacy = 'crew', keeper_id = null where id = $1`, [spot]);
     }

@@ -7,7 +7,7 @@ import type { Env, KeptAnswers } from './context';
 
 const pack = promisify(gzip);
 export const unpack = promisify(gunzip);
-const MOST_BYTES = 48 * 1024 * 1024;
+const MOST_BYTES = 40 * 1024 * 1024;
 
 interface Kept {
   readonly version: string;

@@ -1,5 +1,5 @@
 // Who asks by a key of a program: its maker, cut down to what the key is for.
-import type { KeyScope } from '@bluffwind/contract/keys';
+import type { KeyScope } from '@bluffwind/contract/keyScopes';
 import type { DataSource } from 'typeorm';
 import { digest } from '../auth/session';
 import { Problem } from '../errors';
@@ -19,9 +19,9 @@ const OPENED: Record<KeyScope, readonly (readonly [method: string, path: RegExp]
 /** Names with their ids, without which no other answer can be read. */
 const OPEN_TO_ALL = [['GET', /^\/names$/]] as const;
 
-/** The key of a request's `Authorization`, or null where it has none. */
+/** The key of a request's `Authorization`, or null where it shows none: what a proxy asks for before us (Basic) is no matter of ours. */
 export function keyIn(header: string | undefined): string | null {
-  return header === undefined ? null : (/^Bearer +(\S+)$/i.exec(header)?.[1] ?? '');
+  return header === undefined || !/^Bearer\b/i.test(header) ? null : (/^Bearer +(\S+)$/i.exec(header)?.[1] ?? '');
 }
 
 /**

@@ -102,6 +102,12 @@ describe('a key', () => {
     expect((await ask(other.key, 'GET', '/log')).status).toBe(401);
     await h.owner.query(`update person set role = 'owner' where id = $1`, [h.mine.people.find((p) => p.role === 'owner')?.id]);
   });
+  it('is not looked for in what a proxy asks for: a session goes on beside it', async () => {
+    const Cookie = await h.cookieOf(emailOf(h.mine, 'mate'));
+    expect((await h.app.request('/api/me', { headers: { Cookie, Authorization: 'Basic eDp5' } })).status).toBe(200);
+    expect((await h.app.request('/api/me', { headers: { Cookie, Authorization: 'Bearer' } })).status).toBe(401);
+    expect((await h.app.request('/api/me', { headers: { Authorization: 'Basic eDp5' } })).status).toBe(401);
+  });
   it('is made and seen by the owner alone, with a purpose', async () => {
     const captain = await h.signIn(emailOf(h.mine, 'captain'));
     expect((await captain.get('/keys')).status).toBe(403);

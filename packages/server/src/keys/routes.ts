@@ -1,7 +1,8 @@
 // Keys for programs: made and ended by the owner.
 import { randomBytes } from 'node:crypto';
 import { id } from '@bluffwind/contract/ids';
-import { type KeyScope, keyMade, keyRow, names, newKey } from '@bluffwind/contract/keys';
+import { keyMade, keyRow, names, newKey } from '@bluffwind/contract/keys';
+import type { KeyScope } from '@bluffwind/contract/keyScopes';
 import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';

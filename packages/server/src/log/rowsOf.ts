@@ -1,5 +1,6 @@
 // Entries of the log as a list, in any order, a part at a time.
-import type { LogOrder, LogRow } from '@bluffwind/contract/log';
+import type { LogRow } from '@bluffwind/contract/log';
+import type { LogOrder } from '@bluffwind/contract/logOrders';
 import type { EntityManager } from 'typeorm';
 import { ASKED } from './asked';
 

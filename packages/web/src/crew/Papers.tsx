@@ -1,4 +1,5 @@
-import { type AwayEdit, PAPER_KINDS, type PaperEdit, type PapersView } from '@bluffwind/contract/papers';
+import { PAPER_KINDS } from '@bluffwind/contract/paperKinds';
+import type { AwayEdit, PaperEdit, PapersView } from '@bluffwind/contract/papers';
 import { addDays, localDate } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';

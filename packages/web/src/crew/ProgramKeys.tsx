@@ -1,4 +1,5 @@
-import { KEY_SCOPES, type KeyScope, type NewKey } from '@bluffwind/contract/keys';
+import type { NewKey } from '@bluffwind/contract/keys';
+import { KEY_SCOPES, type KeyScope } from '@bluffwind/contract/keyScopes';
 import { useQuery } from '@tanstack/react-query';
 import { Copy } from 'lucide-react';
 import { useRef, useState } from 'react';

@@ -1,4 +1,5 @@
-import { type LOG_FILES, LOG_ORDERS, type LogOrder } from '@bluffwind/contract/log';
+import type { LOG_FILES } from '@bluffwind/contract/log';
+import { LOG_ORDERS, type LogOrder } from '@bluffwind/contract/logOrders';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';

@@ -1,4 +1,5 @@
-import type { LogOrder, LogRow } from '@bluffwind/contract/log';
+import type { LogRow } from '@bluffwind/contract/log';
+import type { LogOrder } from '@bluffwind/contract/logOrders';
 import { flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';

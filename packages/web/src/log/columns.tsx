@@ -1,5 +1,6 @@
 // Columns of the log: what each shows, by what it is put in order, and how it stands.
-import type { LogOrder, LogRow } from '@bluffwind/contract/log';
+import type { LogRow } from '@bluffwind/contract/log';
+import type { LogOrder } from '@bluffwind/contract/logOrders';
 import { createColumnHelper } from '@tanstack/react-table';
 import { amount } from '../data/units';
 import { clock, dayName, wind } from '../ui/format';
