@@ -63,7 +63,7 @@ test('feeds of a spot are planned and logged, stand on the Board on their day, a
   await feeds.getByRole('button', { name: 'Plan feeds' }).click();
   await page.getByRole('button', { name: 'Plan them' }).click();
   await expect(feeds.getByText('planned')).toHaveCount(4);
-  const name = await page.locator('[data-spot-panel] h2').textContent();
+  const name = ((await page.locator('[data-spot-panel] h2').textContent()) ?? '').trim();
   // One of them is due: the Board asks for it until it is in.
   await rows(
     `update feeding set at = (select demo_at from demo_clock) where id = (select id from feeding where not done and removed_at is null order by at limit 1)`,
