@@ -118,9 +118,11 @@ export function authRoutes(deps: Deps) {
     async (c) => {
       const [entities, who, { old, password }] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const { email } = found(await entities.findOneBy(PersonEntity, { id: who.personId }), 'person');
-      await tries.count({ email, address: addressOf(c, deps.config.trustProxy), device: null });
+      const one = { email, address: addressOf(c, deps.config.trustProxy), device: null };
+      await tries.count(one);
       if (!(await checkPassword(deps.source, email, old)).matches)
         throw new Problem('invalid', 'old: this is not your password now.', [{ field: 'old', message: 'not your password now' }]);
+      await tries.forget(one);
       await entities.update(PersonEntity, { id: who.personId }, { passwordHash: await hashPassword(password) });
       const ended = await endSessions(entities, who.personId, { butNot: c.get('sessionId') });
       await audit(entities, who, deps.clock.now(), 'change password', 'person', who.personId, { ended });

@@ -25,9 +25,11 @@ export function secondFactorRoutes(deps: Deps) {
   /** Whoever finds a phone unlocked cannot change how its owner signs in. */
   const requirePassword = async (c: Context<Env>, password: string): Promise<string> => {
     const { email } = found(await c.get('entities').findOneBy(PersonEntity, { id: c.get('who').personId }), 'person');
-    await tries.count({ email, address: addressOf(c, deps.config.trustProxy), device: null });
+    const one = { email, address: addressOf(c, deps.config.trustProxy), device: null };
+    await tries.count(one);
     if (!(await checkPassword(deps.source, email, password)).matches)
       throw new Problem('invalid', 'password: this is not your password.', [{ field: 'password', message: 'not your password' }]);
+    await tries.forget(one);
     return email;
   };
   const now = () => deps.clock.now();

@@ -75,7 +75,9 @@ export async function startHarness(): Promise<Harness> {
   );
   for (const o of [mine, other]) await inOutfit(source, o.outfit.id, (e) => storeStopConditions(e, null, TEST_NOW));
   const clock = settableClock(TEST_NOW);
-  const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent' });
+  const config = readConfig({ DATABASE_URL: appUrl, LOG_LEVEL: 'silent', TRUST_PROXY: 'yes' });
+  // Each test file comes from an address of its own: wrong passwords of one use up nobody else's tries.
+  const place = { 'X-Forwarded-For': `10.${[0, 0, 0].map(() => Math.floor(Math.random() * 256)).join('.')}` };
   const boss = await openBoss(appUrl);
   const log = pino({ level: 'silent' });
   const deps: Deps = {
@@ -91,14 +93,14 @@ export async function startHarness(): Promise<Harness> {
   };
   const app = createApp(deps);
   const call = async (path: string, init: RequestInit): Promise<Answer> => {
-    const response = await app.request(`/api${path}`, init);
+    const response = await app.request(`/api${path}`, { ...init, headers: { ...place, ...(init.headers as Record<string, string>) } });
     // As a phone does that reads in metric units.
     return { status: response.status, body: inMetric(await response.json()) };
   };
   const cookieOf = async (email: string): Promise<string> => {
     const response = await app.request('/api/sign-in', {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Content-Type': 'application/json', ...place },
       body: JSON.stringify({ email, password: PASSWORD }),
     });
     if (response.status !== 200) throw new Error(`sign-in failed: ${await response.text()}`);

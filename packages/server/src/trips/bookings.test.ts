@@ -20,7 +20,7 @@ beforeAll(async () => {
 });
 afterAll(() => h.close());
 const DAY = 86_400_000;
-const edit = ({ id: _, waterId: __, ...rest }: ReturnType<typeof tripBody>) => rest;
+const edit = ({ id: _, waterId: __, booking: ___, ...rest }: ReturnType<typeof tripBody>) => rest;
 const lists = async () => (await owner.get('/outfit')).body;
 
 describe('a booking', () => {
