@@ -85,15 +85,20 @@ export function ImportSoundings({ open, waterId, waterName, near, zone, levelAt,
       onClose={onClose}
     >
       <div className="flex flex-col gap-3">
-        <label className="flex flex-col gap-1">
-          File: soundings (CSV, XYZ), a recorded NMEA track, a grid (GeoTIFF, ASCII), or points and contours with depths (GeoJSON, zipped
-          shapefile)
+        <div className="flex flex-col gap-1">
+          <label htmlFor="soundings-file">File</label>
           <input
+            id="soundings-file"
             type="file"
             accept=".csv,.txt,.tsv,.xyz,.log,.nmea,.asc,.grd,.tif,.tiff,.zip,.geojson,.json"
+            aria-describedby="soundings-file-help"
             onChange={(e) => e.target.files?.[0] && void s.choose(e.target.files[0])}
           />
-        </label>
+          <p id="soundings-file-help" className="text-[0.87rem] text-ink-2">
+            Soundings (CSV, XYZ), a recorded NMEA track, a grid (GeoTIFF, ASCII), or points and contours with their depths (GeoJSON, zipped
+            shapefile).
+          </p>
+        </div>
         {s.busy && <Waiting what="Reading the file" />}
         {s.fault && <FileFault {...s.fault} />}
         {chosen?.kind === 'table' && mapping && (
