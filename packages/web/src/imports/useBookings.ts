@@ -81,6 +81,12 @@ export function useBookings(outfit: OutfitView, zone: string, myId: string) {
         change(key, { fate: { kind: 'stored' } });
       } catch (error) {
         const body = error instanceof ApiProblem ? error.body : null;
+        // Its answer was lost the time before: the trip is there.
+        if (body?.code === 'booking_there') {
+          stored++;
+          change(key, { fate: { kind: 'stored' } });
+          continue;
+        }
         change(key, { fate: { kind: 'refused', why: body ? body.detail || body.title : 'It did not get there; try again.' } });
       }
     }

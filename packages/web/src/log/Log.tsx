@@ -103,6 +103,8 @@ export default function Log() {
     if (value) next.set(name, value);
     else next.delete(name);
     if (name === 'waterId') next.delete('spotId');
+    // What is no longer in sight must not be put right with the rest.
+    setChosen(new Set());
     setParams(next);
   };
   const t = log.data?.total;
@@ -116,7 +118,13 @@ export default function Log() {
             : ''
         }
       >
-        <Button onClick={() => setParams(show === 'entries' ? {} : { show })} disabled={filter === ''}>
+        <Button
+          onClick={() => {
+            setChosen(new Set());
+            setParams(show === 'entries' ? {} : { show });
+          }}
+          disabled={filter === ''}
+        >
           All
         </Button>
         <Menu name="As a file">

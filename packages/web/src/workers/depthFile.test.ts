@@ -53,6 +53,10 @@ describe('a GeoTIFF of depths', () => {
     expect(soundings[0]?.lat).toBeCloseTo(47.5995, 9);
     expect(soundings.map((s) => s.soundedM)).toEqual([1, 2, 3, 4, 5, 6]);
   });
+  it('whose pixels are points gives each where it stands', async () => {
+    const read = await readDepthFile(tiff([1, 2, 3, 4, 5, 6], { GTRasterTypeGeoKey: 2 }), NEAR);
+    expect(read.points[0]).toEqual({ x: -35.25, y: 47.6, z: 1 });
+  });
   it('in metres of a zone is put where the zone says', async () => {
     const metres = tiff([4, 4, 4, 4, 4, 4], {
       ModelPixelScale: [10, 10, 0],

@@ -106,12 +106,13 @@ async function ofTiff(file: File, near: readonly [number, number]): Promise<Dept
     const [band] = (await image.readRasters()) as unknown as ArrayLike<number>[];
     if (!band) throw unreadable('it has no band');
     const z = Float64Array.from(band, (v) => (v === empty || !Number.isFinite(v) || Math.abs(v) > 1e6 ? Number.NaN : v));
-    // A pixel's place is its north-western corner; a sounding's is its middle.
+    // A pixel's place is its north-western corner, unless the file says that it is its middle; a sounding's is its middle.
+    const half = keys.GTRasterTypeGeoKey === 2 ? 0 : 0.5;
     grid = {
       columns,
       rows,
-      x0: (west as number) + (dx as number) / 2,
-      y0: (north as number) + (dy as number) / 2,
+      x0: (west as number) + (dx as number) * half,
+      y0: (north as number) + (dy as number) * half,
       dx: dx as number,
       dy: dy as number,
       z,
