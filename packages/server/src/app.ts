@@ -119,10 +119,12 @@ export function createApp(deps: Deps) {
     if (threads)
       c.set('elsewhere', async (body) => {
         const headers = Object.fromEntries(PASSED.flatMap((h) => (c.req.header(h) === undefined ? [] : [[h, c.req.header(h) as string]])));
-        const answer = await threads.ask({ method: c.req.method, url: c.req.url, headers, body, holder, nowMs: deps.clock.now() });
+        const asked = { method: c.req.method, url: c.req.url, headers, body, holder, nowMs: deps.clock.now() };
+        const answer = await threads.ask(asked, c.get('nobodyWaits'));
         return packed(c.req.header('Accept-Encoding'), answer);
       });
     await next();
+    if (c.req.method !== 'GET') kept.wrote(who.personId);
   });
   for (const { routes } of FEATURES) for (const routesOf of routes) app.route('/api', routesOf(deps).hono);
   app.route('/api', eventRoutes(deps));

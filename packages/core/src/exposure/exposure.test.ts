@@ -44,6 +44,7 @@ describe('fetch', () => {
   });
   it('is longer along the strait than across, and follows the rose', () => {
     const rose = fetchRose(strait, 2000, 2500);
+    expect(rose).toEqual(Array.from({ length: 36 }, (_, i) => Math.round(effectiveFetch(strait, 2000, 2500, i * 10))));
     expect(fetchFromRose(rose, 0)).toBeGreaterThan(fetchFromRose(rose, 270) * 1.5);
     expect(fetchFromRose(rose, 355)).toBeCloseTo(((rose[35] as number) + (rose[0] as number)) / 2, 6);
   });

@@ -30,12 +30,16 @@ export function rayFetch(bed: SeaBed, xM: number, yM: number, bearingDeg: number
 
 /** Effective fetch towards a bearing, m. */
 export function effectiveFetch(bed: SeaBed, xM: number, yM: number, bearingDeg: number, tideM = 0): number {
+  return weighted(bearingDeg, (deg) => rayFetch(bed, xM, yM, deg, tideM));
+}
+
+function weighted(bearingDeg: number, ray: (bearingDeg: number) => number): number {
   let sum = 0;
   let weights = 0;
   for (let k = -4; k <= 4; k++) {
     const off = k * 6;
     const w = Math.cos(off * DEG);
-    sum += w * Math.min(MAX_FETCH_M, rayFetch(bed, xM, yM, bearingDeg + off, tideM)) * w;
+    sum += w * Math.min(MAX_FETCH_M, ray(bearingDeg + off)) * w;
     weights += w;
   }
   return sum / weights;
@@ -43,7 +47,9 @@ export function effectiveFetch(bed: SeaBed, xM: number, yM: number, bearingDeg: 
 
 /** Effective fetch for the 36 bearings 0, 10 .. 350 degrees, whole metres. */
 export function fetchRose(bed: SeaBed, xM: number, yM: number): number[] {
-  return Array.from({ length: 36 }, (_, i) => Math.round(effectiveFetch(bed, xM, yM, i * 10)));
+  // Neighbouring bearings share rays: every second degree is marched along once.
+  const rays = Array.from({ length: 180 }, (_, k) => rayFetch(bed, xM, yM, 2 * k, 0));
+  return Array.from({ length: 36 }, (_, i) => Math.round(weighted(i * 10, (deg) => rays[((deg + 360) % 360) / 2] as number)));
 }
 
 /** Fetch of a rose at any bearing, linear between its 10 degree steps. */

@@ -40,10 +40,13 @@ export interface Deps {
 
 export interface KeptAnswers {
   /**
-   * The kept answer, or the one that `make` gives, kept if it is a success. Asked for twice at once it is made once.
+   * The kept answer, or the one that `make` gives, kept if it is a success. Asked for twice at once it is made once. Where making it takes
+   * long, a reader gets the one that was, marked as older, unless he has changed something himself since that was begun.
    * @param terms - How long an answer holds by the server's clock, though nothing has changed, and for whom.
    */
   answer(c: Context<Env>, terms: Pick<RouteTerms, 'keptMs' | 'keptFor' | 'from'>, make: () => Promise<Response>): Promise<Response>;
+  /** A person has changed something: he waits for what shows it. */
+  wrote(personId: string): void;
 }
 
 /** What a request carries on its way. */
@@ -65,6 +68,8 @@ export interface Env {
     within?: <T>(work: () => Promise<T>) => Promise<T>;
     /** Tells, when a change is committed, that there was one, and of what. */
     changed?: (topics: readonly Topic[], often: boolean) => Promise<void>;
+    /** Whether what is worked out is for a later reader: whoever has asked was given the answer that was. */
+    nobodyWaits?: () => boolean;
     /** Has the request answered by another thread. */
     elsewhere?: (body: ArrayBuffer | null) => Promise<Response>;
   };

@@ -53,6 +53,7 @@ function serve(handler: () => Promise<z.input<typeof schema>>, terms: RouteTerms
       now = { ...now, ...change };
     },
     get: (headers: Record<string, string> = {}) => app.request('/party', { headers }),
+    wrote: (personId: string) => kept.wrote(personId),
     post: (body: string) => app.request('/party', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body }),
   };
 }
@@ -73,6 +74,49 @@ describe('an answer', () => {
     const again = await app.get({ 'If-None-Match': `"other", W/${tag}` });
     expect([again.status, await again.text()]).toEqual([304, '']);
     expect((await app.get({ 'If-None-Match': '"other"' })).status).toBe(200);
+  });
+
+  it('that takes long to work out anew is the one that was, marked so, until the present one is there', async () => {
+    let n = 0;
+    const finish: (() => void)[] = [];
+    const app = serve(
+      async () => {
+        const mine = ++n;
+        if (mine > 1) await new Promise<void>((r) => finish.push(r));
+        return { name: `Pell ${mine}`, guests: [] };
+      },
+      { keptMs: 1000 },
+    );
+    const seen = async () => {
+      const answer = await app.get();
+      return [((await answer.json()) as { name: string }).name, answer.headers.get('Bluffwind-Answer')];
+    };
+    await app.get();
+    expect(await seen()).toEqual(['Pell 1', 'current']);
+    app.as({ version: '2' });
+    expect(await seen()).toEqual(['Pell 1', 'older']);
+    expect(n).toBe(2);
+    for (const f of finish.splice(0)) f();
+    await new Promise((r) => setTimeout(r, 20));
+    expect(await seen()).toEqual(['Pell 2', 'current']);
+    // Who has changed something waits for what shows it; another does not.
+    app.as({ version: '3' });
+    app.wrote('p');
+    let settled = false;
+    const mine = seen().then((s) => {
+      settled = true;
+      return s;
+    });
+    await new Promise((r) => setTimeout(r, 600));
+    expect(settled).toBe(false);
+    for (const f of finish.splice(0)) f();
+    expect(await mine).toEqual(['Pell 3', 'current']);
+    // An answer of yesterday stands in for none.
+    app.as({ nowMs: 24 * 3_600_000 });
+    const today = seen();
+    await new Promise((r) => setTimeout(r, 600));
+    for (const f of finish.splice(0)) f();
+    expect(await today).toEqual(['Pell 4', 'current']);
   });
 
   it('is made once while it holds: for a person, until a change, and for its time', async () => {

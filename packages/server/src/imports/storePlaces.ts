@@ -1,16 +1,19 @@
 import type { importPlaces } from '@bluffwind/contract/imports';
 import { measureSpot } from '@bluffwind/core/ground/measureSpot';
 import { nearestDepth, type SeaBed, toLocal } from '@bluffwind/core/ground/seaBed';
-import { type EntityManager, IsNull } from 'typeorm';
+import { type EntityManager, IsNull, type QueryDeepPartialEntity } from 'typeorm';
 import { v7 } from 'uuid';
 import type { z } from 'zod';
-import { FeatureEntity, SpotEntity } from '../db/entities/grounds';
+import { FeatureEntity, type FeatureRow, SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { Problem } from '../errors';
 import { found } from '../http/context';
 import type { Who } from '../http/who';
 
 /** Default fade of a stay at a spot of which nothing is known, 1/h. */
 const FADE_PER_HOUR = 0.35;
+
+/** Rows of one statement. */
+const AT_ONCE = 200;
 
 /** Longest note of a spot, characters. */
 const LONGEST_NOTE = 4000;
@@ -30,6 +33,8 @@ export async function storePlaces(
   nowMs: number,
 ): Promise<number> {
   const taken = new Set((await entities.findBy(SpotEntity, { waterId, retiredAt: IsNull() })).map((s) => s.name));
+  const spots: QueryDeepPartialEntity<SpotRow>[] = [];
+  const tracks: QueryDeepPartialEntity<FeatureRow>[] = [];
   let n = 0;
   for (const [i, place] of body.places.entries()) {
     const name = place.name || `Mark ${i + 1}`;
@@ -47,7 +52,7 @@ export async function storePlaces(
         ]);
       await entities.update(SpotEntity, { id: into.id }, { note });
     } else if (place.as === 'track') {
-      await entities.insert(FeatureEntity, {
+      tracks.push({
         id: v7(),
         outfitId: who.outfitId,
         waterId,
@@ -84,7 +89,7 @@ export async function storePlaces(
 
       const unique = freeName(name, taken);
       taken.add(unique);
-      await entities.insert(SpotEntity, {
+      spots.push({
         id: v7(),
         outfitId: who.outfitId,
         waterId,
@@ -110,6 +115,8 @@ export async function storePlaces(
     }
     n++;
   }
+  for (let k = 0; k < spots.length; k += AT_ONCE) await entities.insert(SpotEntity, spots.slice(k, k + AT_ONCE));
+  for (let k = 0; k < tracks.length; k += AT_ONCE) await entities.insert(FeatureEntity, tracks.slice(k, k + AT_ONCE));
   return n;
 }
 

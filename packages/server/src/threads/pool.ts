@@ -10,6 +10,7 @@ const REOPEN_MS = 1000;
 const MEMORY_MB = 160;
 
 interface Waiting {
+  readonly behind: () => boolean;
   readonly asked: AskedOfThread;
   readonly settle: (answer: ThreadAnswer) => void;
   readonly fail: (error: unknown) => void;
@@ -22,8 +23,11 @@ interface Thread {
 }
 
 export interface Threads {
-  /** Throws Problem `busy` when too much of that outfit waits already. */
-  ask(asked: AskedOfThread): Promise<ThreadAnswer>;
+  /**
+   * Throws Problem `busy` when too much of that outfit waits already.
+   * @param behind - Whether nobody waits for it at present: what somebody waits for comes before it.
+   */
+  ask(asked: AskedOfThread, behind?: () => boolean): Promise<ThreadAnswer>;
   close(): Promise<void>;
 }
 
@@ -78,7 +82,13 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
       const outfit = [...lines.keys()].find((o) => (running.get(o) ?? 0) < most);
       if (outfit === undefined) return;
       const line = lines.get(outfit) as Waiting[];
-      const waiting = line.shift() as Waiting;
+      const [waiting] = line.splice(
+        Math.max(
+          0,
+          line.findIndex((w) => !w.behind()),
+        ),
+        1,
+      ) as [Waiting];
       lines.delete(outfit);
       if (line.length > 0) lines.set(outfit, line);
       running.set(outfit, (running.get(outfit) ?? 0) + 1);
@@ -93,12 +103,12 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
     return thread;
   });
   return {
-    ask(asked) {
+    ask(asked, behind = () => false) {
       const { outfitId } = asked.holder;
       const line = lines.get(outfitId) ?? [];
       if (line.length >= WAITING_PER_OUTFIT) return Promise.reject(new Problem('busy', '', [], AGAIN_S));
       return new Promise((settle, fail) => {
-        line.push({ asked, settle, fail });
+        line.push({ asked, behind, settle, fail });
         lines.set(outfitId, line);
         next();
       });

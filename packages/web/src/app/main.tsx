@@ -1,11 +1,11 @@
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryCache, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { lazy, type ReactNode, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SignIn } from '../auth/SignIn';
 import { bringBack, keepOnPhone } from '../offline/answers';
 import { Waiting } from '../ui/parts';
-import { ApiProblem } from '../data/api';
+import { ApiProblem, isOlder } from '../data/api';
 import { Failed } from './Failed';
 import { FEATURES } from './features';
 import { Shell } from './Shell';
@@ -13,7 +13,15 @@ import './theme.css';
 
 document.documentElement.dataset.theme = localStorage.getItem('theme') ?? 'chalk';
 
-const queries = new QueryClient({
+/** When to ask again for what the server is working out anew. */
+const AGAIN_MS = 2000;
+
+const queries: QueryClient = new QueryClient({
+  queryCache: new QueryCache({
+    onSuccess: (answer, { queryKey }) => {
+      if (isOlder(answer)) setTimeout(() => void queries.invalidateQueries({ queryKey, exact: true }), AGAIN_MS);
+    },
+  }),
   defaultOptions: {
     queries: {
       // A refusal stays a refusal; a lost connection is worth another try.

@@ -82,8 +82,15 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
       },
     );
   }
+  if (response.headers.get('Bluffwind-Answer') === 'older' && typeof body === 'object' && body !== null) older.add(body);
   return body as T;
 }
+
+/** Answers that the server has given while it works out the present ones. */
+const older = new WeakSet<object>();
+
+/** Whether an answer is the one that was, and is to be asked for again soon. */
+export const isOlder = (answer: unknown): boolean => typeof answer === 'object' && answer !== null && older.has(answer);
 
 /** Reads from the server. */
 export const get = <T>(path: string): Promise<T> => send<T>(path);
