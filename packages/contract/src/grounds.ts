@@ -147,7 +147,13 @@ export const chart = z.object({
 export type Chart = z.infer<typeof chart>;
 
 /** Soundings of all surveys as columns, to chart datum. */
-export const soundings = z.object({ lat: z.array(z.number()), lon: z.array(z.number()), depthM: z.array(z.number()) });
+/** Soundings to be drawn; of very many the shoalest of each few that follow each other, `total` being how many there are. */
+export const soundings = z.object({
+  lat: z.array(z.number()),
+  lon: z.array(z.number()),
+  depthM: z.array(z.number()),
+  total: z.int().nonnegative(),
+});
 export type SoundingsView = z.infer<typeof soundings>;
 
 export const exportQuery = z.object({

@@ -2,6 +2,7 @@
 // "read-outfit FILE".
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
+import { setFlagsFromString } from 'node:v8';
 import { isMainThread, Worker, workerData } from 'node:worker_threads';
 import { serve } from '@hono/node-server';
 import { scenario as scenarioSchema } from '@bluffwind/contract/scenario';
@@ -25,6 +26,9 @@ import { startThreads } from './threads/pool';
 import { answerInThread } from './threads/requestThread';
 import { calibrateSpots } from './water/recompute';
 import { stationClient } from './water/stationClient';
+
+// Garbage is collected when a heap has grown by half: several threads in one process cannot each let it lie up to their limit.
+setFlagsFromString('--heap-growing-percent=50');
 
 const MARK_MS = 700;
 const CLOCK_MS = 2000;

@@ -12,6 +12,7 @@ import { answers, jsonBody } from '../http/responses';
 import { gridded } from './gridded';
 import { requireNear, requireSimple } from './drawn';
 import { chartedGrid, effectiveBed, featuresOf, marksOf, surveysOf } from './chartData';
+import { soundingsToDraw } from './soundingsToDraw';
 
 const byId = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -42,13 +43,12 @@ export function chartRoutes({ clock }: Deps) {
       method: 'get',
       path: '/waters/{id}/soundings',
       request: { params: byId },
-      responses: answers(soundings, 'All soundings, to datum'),
+      responses: answers(soundings, 'Soundings to be drawn, to datum'),
     }),
     async (c) => {
       const entities = c.get('entities');
       const water = found(await entities.findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
-      const rows = await entities.find(SurveyEntity, { where: { waterId: water.id, withdrawnAt: IsNull() }, order: { madeAt: 'ASC' } });
-      return { lat: rows.flatMap((r) => r.lat), lon: rows.flatMap((r) => r.lon), depthM: rows.flatMap((r) => r.depthM) };
+      return soundingsToDraw(entities, water.id);
     },
     { slow: true, keptMs: 300_000, keptFor: 'outfit', from: ['waters'] },
   );

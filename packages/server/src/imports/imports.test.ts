@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { inOutfit } from '../db/database';
+import { soundingsToDraw } from '../grounds/soundingsToDraw';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { TEST_NOW } from '../testing/smallOutfit';
 
@@ -150,6 +152,18 @@ describe('imported soundings', () => {
     const charted = (await captain.post(`/waters/${waterId}/spots`, spot)).body;
     expect(deep.depthMaxM).not.toBe(charted.depthMaxM);
     expect((await captain.get(`/waters/${waterId}/soundings`)).body.depthM).toHaveLength(0);
+  });
+
+  it('that are too many to draw are thinned to the shoalest of each few, and counted', async () => {
+    const soundedM = grid.map((_, i) => 5 + ((i * 37) % 100) / 10);
+    const sent = body({ transducerM: 0, soundedM, atMs: grid.map(() => 0) });
+    await captain.post(`/waters/${waterId}/imports/soundings`, sent);
+    const drawn = await inOutfit(h.source, h.mine.outfit.id, (entities) => soundingsToDraw(entities, waterId, 40));
+    expect(drawn.total).toBe(400);
+    expect(drawn.depthM).toEqual(Array.from({ length: 40 }, (_, k) => Math.min(...soundedM.slice(10 * k, 10 * k + 10))));
+    const k = soundedM.indexOf(drawn.depthM[3] as number);
+    expect([drawn.lat[3], drawn.lon[3]]).toEqual([sent.lat[k], sent.lon[k]]);
+    await captain.post(`/imports/${sent.id}/undo`);
   });
 
   it('are refused when latitude and longitude were exchanged, naming the line and what to check', async () => {

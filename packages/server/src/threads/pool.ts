@@ -8,6 +8,7 @@ const AGAIN_S = 3;
 const WAITING_PER_OUTFIT = 60;
 const REOPEN_MS = 1000;
 const MEMORY_MB = 160;
+const YOUNG_MB = 12;
 
 interface Waiting {
   readonly behind: () => boolean;
@@ -41,7 +42,7 @@ export function startThreads(script: URL, count: number, start: Omit<ThreadStart
   const open = (thread: Thread) => {
     const worker = new Worker(script, {
       workerData: { ...start, kind: 'requests' } satisfies ThreadStart,
-      resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB },
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB, maxYoungGenerationSizeMb: YOUNG_MB },
     });
     worker.on('message', (answer: ThreadAnswer) => {
       const { at } = thread;

@@ -339,7 +339,7 @@ export default function Grounds() {
           onFound={setFoundKey}
         />
         <ChartNotes
-          soundings={g.soundings.data?.lat.length ?? null}
+          soundings={g.soundings.data?.total ?? null}
           showSoundings={showSoundings}
           drawing={drawing}
           moving={moving !== null}
