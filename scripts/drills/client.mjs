@@ -1,4 +1,5 @@
 // People at their screens and phones, for the drills.
+import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import http from 'node:http';
@@ -121,9 +122,22 @@ export function percentile(values, p) {
   return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * p))] ?? 0;
 }
 
-/** Watches a server: the longest that its main thread did not come to its work, and most memory. */
+/** What an idle process says of itself: how long it was not come to at most in each second. A machine that stands still holds it too. */
+const IDLE = `const h = require('node:perf_hooks').monitorEventLoopDelay({ resolution: 10 }); h.enable();
+setInterval(() => { process.stdout.write(Math.round(h.max / 1e6) + '\\n'); h.reset(); }, 1000); process.on('disconnect', () => process.exit());`;
+
+/**
+ * Watches a server: the longest that its main thread did not come to its work, most memory, and as a control the longest that a process
+ * which only waits was held, by the machine alone.
+ */
 export function watch(metrics, pidOf) {
-  let [longestMs, mostMb] = [0, 0];
+  let [longestMs, mostMb, idleMs] = [0, 0, 0];
+  const idle = spawn(process.execPath, ['-e', IDLE], { stdio: ['ignore', 'pipe', 'ignore', 'ipc'] });
+  let seen = 0;
+  idle.stdout.on('data', (d) => {
+    // The first second is its own start.
+    for (const ms of String(d).trim().split('\n').map(Number)) if (seen++ > 0) idleMs = Math.max(idleMs, ms);
+  });
   const look = async () => {
     const text = await fetch(metrics)
       .then((r) => r.text())
@@ -146,9 +160,19 @@ export function watch(metrics, pidOf) {
     clearInterval(timer);
     await begun;
     await look();
-    return { longestMs: Math.round(longestMs), mostMb: Math.round(mostMb) };
+    idle.kill();
+    return { longestMs: Math.round(longestMs), mostMb: Math.round(mostMb), idleMs };
   };
 }
+
+/** What a watch came to, in words; and what of it is not as it must be. */
+export function heldWords({ longestMs, mostMb, idleMs }) {
+  return `main thread ${longestMs} ms at most (a process that only waits was held ${idleMs} ms), ${mostMb} MB at most`;
+}
+export const heldFaults = ({ longestMs, mostMb, idleMs }) => [
+  ...(longestMs - idleMs >= 100 ? ['main thread held for over 100 ms'] : []),
+  ...(mostMb >= 600 ? ['memory over 600 MB'] : []),
+];
 
 /** Seconds of processor time that a server's main thread has had: Linux counts them for each thread, in hundredths. */
 export function mainThreadSeconds(pid) {

@@ -1,4 +1,4 @@
-import { mainThreadSeconds, signIn, stopOf, tripsUnderWay, watch } from './client.mjs';
+import { mainThreadSeconds, signIn, stopOf, tripsUnderWay, watch, heldFaults, heldWords } from './client.mjs';
 
 export const title = 'how many entries a second, durable';
 
@@ -25,15 +25,15 @@ export async function drill({ world, metrics, say }) {
       }),
     );
     const s = (performance.now() - from) / 1000;
-    const { longestMs, mostMb } = await done();
+    const held = await done();
     const each = (mainThreadSeconds(world.serverPid()) - cpu) / entries;
     const rate = entries / s;
     say(`${words}: ${rate.toFixed(0)} a second (${entries} in ${s.toFixed(1)} s), ${refused} refused`);
-    say(`  ${(each * 1000).toFixed(2)} ms of the main thread each; it was held for ${longestMs} ms at most; ${mostMb} MB`);
+    say(`  ${(each * 1000).toFixed(2)} ms of the main thread each; ${heldWords(held)}`);
     if (refused > 0) faults.push(`${words}: ${refused} refused`);
     if (rate < wanted) faults.push(`${words}: ${rate.toFixed(0)} a second, ${wanted} wanted`);
     if (each > 0.005) faults.push(`${words}: ${(each * 1000).toFixed(1)} ms of the main thread each`);
-    if (longestMs >= 100) faults.push(`${words}: main thread held for ${longestMs} ms`);
+    faults.push(...heldFaults(held).map((f) => `${words}: ${f}`));
   };
   // As a server that has been at work for a while.
   for (const trip of trips) await captain.ask('POST', `/deck/${trip.id}/entries`, { entries: stopOf(trip, 20, trip.startMs - 3_600_000) });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { percentile, pause, signIn, watch } from './client.mjs';
+import { percentile, pause, signIn, watch, heldFaults, heldWords } from './client.mjs';
 import { crewAtScreens, readAtOnce, readOnce, tellReading } from './reading.mjs';
 
 export const title = '300,000 soundings and 2,000 marks brought in beside forty readers and another outfit';
@@ -67,12 +67,12 @@ export async function drill({ world, metrics, say }) {
   await pause(10_000);
   over = true;
   const [read] = await Promise.all([reading, others]);
-  const { longestMs, mostMb } = await done();
+  const held = await done();
   const forty = tellReading(read, say);
   say(
     `another outfit meanwhile: ${times.length} requests, ${bad.length} failed, longest ${Math.max(...times).toFixed(0)} ms, p95 ${percentile(times, 0.95).toFixed(0)} ms`,
   );
-  say(`main thread ${longestMs} ms at most, ${mostMb} MB at most`);
+  say(heldWords(held));
   return [
     ...(soundings.status === 200 ? [] : ['the soundings were not taken']),
     ...(places.status === 200 ? [] : ['the marks were not taken']),
@@ -80,7 +80,6 @@ export async function drill({ world, metrics, say }) {
     ...(bad.length > 0 ? [`${bad.length} requests of another outfit failed`] : []),
     ...(Math.max(...forty.all) >= 1000 ? ['a request of the forty readers took over 1 s'] : []),
     ...(Math.max(...times) >= 1000 ? ['a request of another outfit took over 1 s'] : []),
-    ...(longestMs >= 100 ? ['main thread held for over 100 ms'] : []),
-    ...(mostMb >= 600 ? ['memory over 600 MB'] : []),
+    ...heldFaults(held),
   ];
 }

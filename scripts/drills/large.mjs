@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { clusterFolder } from '../folders.mjs';
-import { percentile, signIn, watch } from './client.mjs';
+import { heldFaults, heldWords, percentile, signIn, watch } from './client.mjs';
 
 export const title = 'twenty outfits with 50,000 stops each and 5 million readings';
 
@@ -108,13 +108,12 @@ async function read({ world, say }) {
           await ask('Brief', '/brief/2026-06-19');
         }),
       );
-    const { longestMs, mostMb } = await done();
+    const held = await done();
     for (const [name, list] of times)
       say(`  ${name.padEnd(16)} p50 ${percentile(list, 0.5).toFixed(0)} ms, p95 ${percentile(list, 0.95).toFixed(0)} ms of ${list.length}`);
-    say(`failed: ${failed}; main thread ${longestMs} ms at most, ${mostMb} MB at most`);
+    say(`failed: ${failed}; ${heldWords(held)}`);
     if (failed > 0) faults.push(`${failed} requests failed`);
-    if (longestMs >= 100) faults.push('main thread held for over 100 ms');
-    if (mostMb >= 600) faults.push('memory over 600 MB');
+    faults.push(...heldFaults(held));
     for (const [ms, text] of slowest()) say(`  slow: ${ms} ms ${text}`);
     return faults;
   } finally {

@@ -1,4 +1,4 @@
-import { percentile, watch } from './client.mjs';
+import { percentile, watch, heldFaults, heldWords } from './client.mjs';
 import { crewAtScreens, readAtOnce, readOnce, tellReading } from './reading.mjs';
 
 export const title = 'forty readers for thirty seconds at what screens ask for';
@@ -9,13 +9,12 @@ export async function drill({ world, metrics, say }) {
   const done = watch(metrics, world.serverPid);
   const until = performance.now() + 30_000;
   const read = await readAtOnce(40, crew, () => performance.now() < until);
-  const { longestMs, mostMb } = await done();
+  const held = await done();
   const { all, bad } = tellReading(read, say);
-  say(`main thread ${longestMs} ms at most, ${mostMb} MB at most`);
+  say(heldWords(held));
   return [
     ...(read.failed.size > 0 ? [`failed: ${bad}`] : []),
     ...(percentile(all, 0.95) >= 500 ? ['p95 over 500 ms'] : []),
-    ...(longestMs >= 100 ? ['main thread held for over 100 ms'] : []),
-    ...(mostMb >= 600 ? ['memory over 600 MB'] : []),
+    ...heldFaults(held),
   ];
 }

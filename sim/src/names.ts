@@ -89,3 +89,11 @@ export const CLIENT_NAMES = [
   'Una Merriot',
   'Felix Tarn',
 ] as const;
+
+/** Spots that lie along a line: from their middle to their end, m east and north. */
+export const LINES: Readonly<Record<string, readonly [number, number]>> = {
+  'Long bank': [300, 120],
+  'Shell ridge': [220, 150],
+  'Sill bank': [280, -60],
+  'Old road': [180, 80],
+};

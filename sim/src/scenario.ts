@@ -9,7 +9,7 @@ import { crewClarity, crewTemperatures } from './crewReadings';
 import { GROUND } from './geography';
 import { FISH } from './hiddenTruth';
 import { drawHistory, SEASONS } from './history';
-import { CLIENT_NAMES, KEPT_SPOT, SPOTS } from './names';
+import { CLIENT_NAMES, KEPT_SPOT, LINES, SPOTS } from './names';
 import { KEYS, lonLat, measured, position, type WaterKey } from './place';
 import { HAZARDS, pierSurvey, soundFeatures } from './soundChart';
 import { seededUuid } from './uuid';
@@ -228,8 +228,7 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       legality: name === 'Ansgar dam' ? 'Keep 50 m off the spillway.' : '',
       restDays: structure === 'hole' ? 3 : 0,
       pressure: structure === 'wall' || structure === 'piles' ? 3 : structure === 'hole' || structure === 'drain' ? 1 : 2,
-      shape: 'point' as const,
-      points: [lonLat(key, x, y)],
+      ...shapeOf(key, name, x, y),
     })),
   );
   const random = seeded(seed + 5);
@@ -452,4 +451,12 @@ function secondOutfit(uuid: () => string): OutfitScenario {
     surveys: [],
     trips: [],
   };
+}
+
+/** A bank or ridge that a boat drifts or tows along is a line, all else a point. */
+function shapeOf(key: WaterKey, name: string, x: number, y: number) {
+  const half = LINES[name];
+  if (!half) return { shape: 'point' as const, points: [lonLat(key, x, y)] };
+  const [dx, dy] = half;
+  return { shape: 'line' as const, points: [lonLat(key, x - dx, y - dy), lonLat(key, x, y), lonLat(key, x + dx, y + dy)] };
 }

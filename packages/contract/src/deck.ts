@@ -4,6 +4,7 @@ import { id, instant, lengthKind } from './ids';
 import { boatLimits, hazard, party } from './risk';
 import { ruleBody } from './rule';
 import { sign } from './sign';
+import { trialPlan, trialRods } from './trials';
 import { tripView } from './trips';
 import { waterRecord } from './water';
 
@@ -34,7 +35,15 @@ export const fishMore = z
   .strict();
 export type FishMore = z.infer<typeof fishMore>;
 
-const setStart = z.object({ id, presentationId: id, rods: z.int().min(1).max(20) }).strict();
+const setStart = z
+  .object({
+    id,
+    presentationId: id,
+    rods: z.int().min(1).max(20),
+    /** What a trial compares, and which of it these rods fish. */
+    trial: trialRods.optional(),
+  })
+  .strict();
 
 /** One thing that happened on deck, with a key made on the phone; sent again it changes nothing. */
 export const deckEntry = z.discriminatedUnion('kind', [
@@ -77,6 +86,8 @@ export const deckEntry = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('lines-out'), stopId: id, disturbanceId: id, what: z.enum(DISTURBANCES) }).strict(),
   z.object({ ...base, kind: z.literal('lines-in'), stopId: id, disturbanceId: id, sets: z.array(setStart).min(1).max(8) }).strict(),
   z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
+  /** What is compared on this trip, and that it is compared no more (null): the later word holds. */
+  z.object({ ...base, kind: z.literal('trial'), trial: trialPlan.nullable() }).strict(),
   /** A thing of the night before, tied, got ready or loaded, or not after all. */
   z.object({ ...base, kind: z.literal('tick'), key: z.string().min(1).max(120), done: z.boolean() }).strict(),
   /** The list before leaving, signed: what was done of it and what was not, and when somebody ashore is to worry. */
@@ -123,6 +134,8 @@ const deckStop = z.object({
       id,
       presentationId: id,
       rods: z.int(),
+      /** What a trial has on these rods; absent in packs that were kept before there were any. */
+      trial: trialRods.nullable().optional(),
       startedAt: instant,
       endedAt: instant.nullable(),
       catches: z.array(
@@ -224,5 +237,7 @@ export const deckPack = z.object({
   stops: z.array(deckStop),
   /** The list before leaving as it was signed; absent in packs that were kept before there was one. */
   departure: departureSigned.nullable().optional(),
+  /** What the trip compares on its rods; absent in packs that were kept before it could. */
+  trial: trialPlan.nullable().optional(),
 });
 export type DeckPack = z.infer<typeof deckPack>;

@@ -133,6 +133,11 @@ export const planSpot = z.object({
   legality: z.string(),
   lat: z.number(),
   lon: z.number(),
+  /** Of one drawn as a line; absent in desks that were kept before. */
+  track: z
+    .object({ lengthM: z.number(), bearingDeg: z.number(), bedM: z.array(nullable) })
+    .nullable()
+    .optional(),
 });
 
 export const planDesk = z.object({
@@ -163,7 +168,11 @@ export const planDesk = z.object({
       wishes: z.string(),
     }),
   ),
-  boat: boatLimits.extend({ runMin: z.number().nullable() }),
+  boat: boatLimits.extend({
+    runMin: z.number().nullable(),
+    /** What it shows to wind and water, m2; absent on foot and in desks that were kept before. */
+    drift: z.object({ windageM2: z.number(), hullM2: z.number() }).optional(),
+  }),
   party,
   /** What the boat's other trips of the day burn, in words; empty for nothing. */
   fuel: z.string(),

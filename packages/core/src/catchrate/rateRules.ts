@@ -1,6 +1,7 @@
 // The rules of the trade that can speak while a trip is planned, one row each: when a level holds, what multiplier it begins with,
 // how many fish of evidence it is worth, and how it is said. Common practice, no published source; the log overrules every one.
 // A level that needs what is not known, or a place or bait that the rule does not speak of, is no level at all.
+import { bigLureWindow, WINDOW_PARTS } from './bigLureWindow';
 import type { Feeding } from './feeds';
 import type { RateConditions, RatePresentation, RateSpot } from './world';
 
@@ -309,11 +310,8 @@ export const RATE_RULES: readonly RateRule[] = [
     ],
     level: (x) => {
       if (!family(x, 'F7')) return -1;
-      const right =
-        Number(x.hour >= 10 && x.hour <= 14) +
-        Number(is(x.c.clarityM, between(0.75, 1.5))) +
-        Number(is(x.c.windMps, between(4.5, 9))) +
-        Number(is(x.c.cloud, (v) => v >= 0.6));
+      const met = bigLureWindow(x.hour, x.c);
+      const right = WINDOW_PARTS.filter((part) => met[part] === true).length;
       return right === 4 ? 0 : right === 3 ? 1 : 2;
     },
   },

@@ -1,5 +1,6 @@
 import type { SpotGround } from '../conditions/spotConditions';
 import type { WaterRecord } from '../conditions/waterRecord';
+import type { SpotTrack } from '../ground/spotTrack';
 import type { SeaPlace } from '../ground/seaOnWays';
 import type { Counting, Envelope, FishedSet } from '../catchrate/world';
 import type { Feed } from '../catchrate/feeds';
@@ -26,6 +27,8 @@ export interface PlanSpot extends SpotGround {
   readonly hazards: readonly Hazard[];
   /** What has to be checked locally before it is fished; empty for nothing. */
   readonly legality: string;
+  /** Of one drawn as a line: what a boat drifts or tows along. */
+  readonly track?: SpotTrack | null | undefined;
 }
 
 /** A boat's ways at one height of tide. */
@@ -114,6 +117,8 @@ export interface PlanInputs {
     readonly afloat?: boolean;
     /** Minutes under way that the fuel lasts with a third in reserve, less what the boat's other trips take; null when unknown. */
     readonly runMin: number | null;
+    /** What it shows to wind and water, m2; absent on foot. */
+    readonly drift?: { readonly windageM2: number; readonly hullM2: number } | undefined;
   };
   /** Who is aboard, as far as limits go. */
   readonly party: PartyAtRisk;

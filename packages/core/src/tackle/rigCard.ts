@@ -23,6 +23,7 @@ import {
   retrieveParts,
   scentPart,
   sized,
+  trackPart,
   trollPart,
   windowPart,
 } from './rigParts';
@@ -69,6 +70,8 @@ export function rigCard(q: RigQuestion): RigCard {
   if (family.layout === 'bottom') parts.push(feedPart(q, q.bait.family === 'F24'));
   if (family.layout === 'boards') parts.push(boardsPart(q));
   if (family.layout === 'troll') parts.push(trollPart());
+  const track = trackPart(q, family, anchor?.anchorM ?? 0);
+  if (track) parts.push(track);
   if (q.bait.family === 'F7') parts.push(windowPart(q));
   parts.push(
     ...retrieveParts(q, family),

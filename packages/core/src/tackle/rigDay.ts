@@ -4,7 +4,7 @@ import { type OtherBait, searchBait, secondBait } from '../plan/pickOther';
 import type { PlanInputs, PlanPresentation } from '../plan/planInputs';
 import { type Ranking, STEP_MS } from '../plan/rankTrip';
 import type { PlanLeg } from '../plan/layDay';
-import { localTime } from '../units/time';
+import { localHour } from '../units/time';
 import { rigCard } from './rigCard';
 import type { ByHand, RigBox, RigCard, RigQuestion } from './rigQuestion';
 
@@ -54,10 +54,12 @@ export function rigDay(inputs: PlanInputs, ranking: Ranking, legs: readonly Leg[
       bait,
       place: spot,
       water: { ...water(ms), at: ms },
-      hour: hourOf(ms, inputs.zone),
+      hour: localHour(ms, inputs.zone),
       species: options.species,
       markedUpM: options.markedUpM(spot.id),
       boat: options.boat,
+      draughtM: inputs.boat.draughtM,
+      tideM: water(ms).depthM - (spot.depthMinM + spot.depthMaxM) / 2,
       box: options.box,
       byHand: options.byHand(spot.id, bait.id),
     });
@@ -117,9 +119,4 @@ function ratesOver(inputs: PlanInputs, ranking: Ranking, spot: number, fromMs: n
       return [{ presentationId: id, ratePerRodHour: rates.reduce((x, y) => x + y, 0) / rates.length }];
     })
     .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
-}
-
-function hourOf(ms: number, zone: string): number {
-  const [h = '0', m = '0'] = localTime(ms, zone).split(':');
-  return Number(h) + Number(m) / 60;
 }

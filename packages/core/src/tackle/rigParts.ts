@@ -1,4 +1,5 @@
 // The parts of a card but its weight: each by a rule of the trade, from the day's own water, with its reason.
+import { BIG_LURE_WINDOW, bigLureWindow, WINDOW_PARTS, WINDOW_WORDS } from '../catchrate/bigLureWindow';
 import { liesLow } from '../fish/liesLow';
 import { said, saidBare } from '../units/measure';
 import { anchorSize } from './anchorSize';
@@ -10,6 +11,7 @@ import type { RigFamily } from './rigFamilies';
 import type { HandPart } from './handLimits';
 import type { PartName, RigPart, RigQuestion } from './rigQuestion';
 import { densityOf, fallOf, mainLine } from './rigWeight';
+import { trackKindOf, trackLeg, trackWords } from './trackLeg';
 import { zoneShare } from './zoneShare';
 
 /** Change-over between the ways of cold and of warm water, C (P3: 55 to 57 F). */
@@ -410,22 +412,33 @@ export const trollPart = (): RigPart =>
     ['P20'],
   );
 
+const TRACK_RULES = { drift: ['P23'], boards: ['P19'], troll: ['P20'] } as const;
+
+/** Where the stop is a line that is fished under way: how fast, how often in an hour and over what (P19, P20, P23); null elsewhere. */
+export function trackPart(q: RigQuestion, family: RigFamily, anchorM: number): RigPart | null {
+  const kind = trackKindOf(family.layout);
+  if (kind === null || !q.place.track || q.draughtM === 0) return null;
+  const leg = trackLeg(
+    kind,
+    q.place.track,
+    { ...q.water, tideM: q.tideM, waterKgM3: densityOf(q) },
+    { ...q.boat, draughtM: q.draughtM, anchorM },
+  );
+  if (!leg) return part('track', 'lie on it', 'Wind or current is not known, or there is too little of either to drift.', TRACK_RULES[kind]);
+  const { text, mind } = trackWords(leg);
+  return part('track', text, mind ?? 'Rods fish for the whole pass; the way back is made off the line, slowly.', TRACK_RULES[kind]);
+}
+
 /** The hours in which big lures are looked at (T4), and what a follow is worth (P21). */
 export function windowPart(q: RigQuestion): RigPart {
-  const { clarityM, windMps, cloud } = q.water;
-  const open = {
-    hour: q.hour >= 10 && q.hour < 14,
-    clarity: clarityM === null ? null : clarityM >= 0.75 && clarityM <= 1.5,
-    wind: windMps === null ? null : windMps >= 4.5 && windMps <= 9,
-    cloud: cloud === null ? null : cloud >= 0.5,
-  };
-  const words = { hour: 'the hour', clarity: 'the clarity', wind: 'the wind', cloud: 'cloud' };
-  const met = (Object.keys(open) as (keyof typeof open)[]).filter((k) => open[k] === true).map((k) => words[k]);
-  const not = (Object.keys(open) as (keyof typeof open)[]).filter((k) => open[k] === false).map((k) => words[k]);
+  const open = bigLureWindow(q.hour, q.water);
+  const { clarityM: clear, windMps: breeze } = BIG_LURE_WINDOW;
+  const met = WINDOW_PARTS.filter((k) => open[k] === true).map((k) => WINDOW_WORDS[k]);
+  const not = WINDOW_PARTS.filter((k) => open[k] === false).map((k) => WINDOW_WORDS[k]);
   return part(
     'window',
-    not.length === 0 ? 'open now' : not.length === 1 ? 'nearly open' : 'shut: use it to find them only',
-    `Big lures are eaten from 10 to 14 h, with ${saidBare(0.75, 'depth', 2)} to ${said(1.5, 'depth', 1)} to be seen, ${saidBare(4.5, 'wind', 0)} to ${said(9, 'wind', 0)} of wind and cloud. ${met.length > 0 ? `For it: ${met.join(', ')}. ` : ''}${not.length > 0 ? `Against: ${not.join(', ')}.` : ''}`.trim(),
+    not.length === 0 ? (met.length === WINDOW_PARTS.length ? 'open now' : 'may be open: not all of it is known') : not.length === 1 ? 'nearly open' : 'shut: use it to find them only',
+    `Big lures are eaten from 10 to 14 h, with ${saidBare(clear[0], 'depth', 2)} to ${said(clear[1], 'depth', 1)} to be seen, ${saidBare(breeze[0], 'wind', 0)} to ${said(breeze[1], 'wind', 0)} of wind and cloud. ${met.length > 0 ? `For it: ${met.join(', ')}. ` : ''}${not.length > 0 ? `Against: ${not.join(', ')}.` : ''}`.trim(),
     ['T4', 'P21'],
   );
 }

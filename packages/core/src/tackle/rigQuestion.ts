@@ -1,6 +1,7 @@
 // What a rig card is made from, and what it says.
 import type { SpotConditions } from '../conditions/spotConditions';
 import type { PlanPresentation } from '../plan/planInputs';
+import type { SpotTrack } from '../ground/spotTrack';
 import type { Measure } from '../units/measure';
 import type { HandPart } from './handLimits';
 import type { Layout } from './rigFamilies';
@@ -32,6 +33,7 @@ export type PartName =
   | 'link'
   | 'boards'
   | 'lines'
+  | 'track'
   | 'window'
   | 'rod';
 
@@ -112,6 +114,8 @@ export interface RigPlace {
   readonly bottom: string;
   /** Bearing from the bank to open water, degrees true; null in the open. */
   readonly shoreNormalDeg: number | null;
+  /** Of one drawn as a line: what a boat drifts or tows along. */
+  readonly track?: SpotTrack | null | undefined;
 }
 
 export interface RigQuestion {
@@ -126,6 +130,10 @@ export interface RigQuestion {
   readonly markedUpM: number | null;
   /** What the boat shows to wind and water, m2. */
   readonly boat: { readonly windageM2: number; readonly hullM2: number };
+  /** What it draws, m; 0 where nobody floats. */
+  readonly draughtM: number;
+  /** Height of the water over datum, m. */
+  readonly tideM: number;
   readonly box: RigBox;
   readonly byHand: ByHand;
 }

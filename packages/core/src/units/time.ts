@@ -46,6 +46,12 @@ export function localTime(atMs: number, zone: string): string {
   return new Date(atMs + zoneOffsetMin(atMs, zone) * MINUTE).toISOString().slice(11, 16);
 }
 
+/** Hour of the day of an instant in a zone, 0 to 24 with its fraction. */
+export function localHour(atMs: number, zone: string): number {
+  const [h = '0', m = '0'] = localTime(atMs, zone).split(':');
+  return Number(h) + Number(m) / 60;
+}
+
 /**
  * Instant of local midnight that begins a date in a zone.
  * @param date - YYYY-MM-DD; throws RangeError when it is not a calendar date.

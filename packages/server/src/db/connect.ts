@@ -24,6 +24,7 @@ import { SecondFactor1780000000020 } from './migrations/0020-second-factor';
 import { ProgramKeys1780000000021 } from './migrations/0021-program-keys';
 import { PapersAndBookings1780000000022 } from './migrations/0022-papers-and-bookings';
 import { Feeding1780000000023 } from './migrations/0023-feeding';
+import { Trials1780000000024 } from './migrations/0024-trials';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -50,6 +51,7 @@ const MIGRATIONS = [
   ProgramKeys1780000000021,
   PapersAndBookings1780000000022,
   Feeding1780000000023,
+  Trials1780000000024,
 ];
 
 /** What a pool of connections may do. */

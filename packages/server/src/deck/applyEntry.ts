@@ -1,6 +1,7 @@
 // Writes one thing that happened on deck. Every entry carries the keys of its rows, so that sending it again changes
 // nothing; the phone may send entries in any number of tries.
 import type { DeckEntry } from '@bluffwind/contract/deck';
+import type { TrialRods } from '@bluffwind/contract/trials';
 import { type EntityManager, type EntitySchema, type FindOptionsWhere, Not } from 'typeorm';
 import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
 import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity } from '../db/entities/trip';
@@ -108,6 +109,9 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
       await closeOpen(entities, trip.id, at, { only: entry.stopId });
       return;
+    case 'trial':
+      await compare(entities, trip, entry, by);
+      return;
     case 'tick':
       await tick(entities, trip, entry, by);
       return;
@@ -138,6 +142,16 @@ async function tick(entities: EntityManager, trip: DeckTrip, entry: Extract<Deck
   );
 }
 
+/** A trial that is ended keeps its row with nothing to compare, so that an earlier word that comes late does not begin it again. */
+async function compare(entities: EntityManager, trip: DeckTrip, entry: Extract<DeckEntry, { kind: 'trial' }>, by: string): Promise<void> {
+  await entities.query(
+    `insert into trial (trip_id, outfit_id, what, arms, at, by) values ($1, $2, $3, coalesce($4::text[], '{}'), $5, $6)
+     on conflict (trip_id) do update set what = excluded.what, arms = coalesce($4::text[], '{}'), at = excluded.at, by = excluded.by
+       where trial.at <= excluded.at`,
+    [trip.id, trip.outfitId, entry.trial?.what ?? null, entry.trial?.arms ?? null, new Date(entry.at), by],
+  );
+}
+
 /** How long after it is signed somebody ashore may be told to wait. */
 const LONGEST_OUT_MS = 36 * 3_600_000;
 
@@ -156,12 +170,19 @@ async function depart(entities: EntityManager, trip: DeckTrip, entry: Extract<De
   );
 }
 
-function insertSet(entities: EntityManager, row: Pick<SetRow, 'id' | 'outfitId' | 'stopId' | 'presentationId' | 'rods' | 'startedAt'>) {
+function insertSet(
+  entities: EntityManager,
+  {
+    trial,
+    ...set
+  }: Pick<SetRow, 'id' | 'outfitId' | 'stopId' | 'presentationId' | 'rods' | 'startedAt'> & { trial?: TrialRods | undefined },
+) {
+  const row = { ...set, tried: trial?.what ?? null, arm: trial?.arm ?? null };
   return insertOnce(
     entities,
     SetEntity,
     row,
-    (k) => k.stopId === row.stopId && k.presentationId === row.presentationId && k.rods === row.rods && +k.startedAt === +row.startedAt,
+    (k) => k.stopId === row.stopId && k.presentationId === row.presentationId && k.rods === row.rods && k.arm === row.arm && +k.startedAt === +row.startedAt,
   );
 }
 

@@ -9,7 +9,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
-import { DepartureEntity } from '../db/entities/day';
+import { DepartureEntity, TrialEntity } from '../db/entities/day';
 import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
@@ -128,6 +128,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
         })),
         stops: await deckStops(entities, trip.id),
         departure: await departureOf(entities, trip.id),
+        trial: await trialOf(entities, trip.id),
       };
       return pack;
     },
@@ -244,6 +245,7 @@ async function deckStops(entities: EntityManager, tripId: string): Promise<DeckS
         id: s.id,
         presentationId: s.presentationId,
         rods: s.rods,
+        trial: s.tried && s.arm ? { what: s.tried, arm: s.arm } : null,
         startedAt: s.startedAt.toISOString(),
         endedAt: s.endedAt?.toISOString() ?? null,
         catches: catches
@@ -272,6 +274,12 @@ async function timesTold(entities: EntityManager, catchIds: readonly string[]): 
   const told = new Map<string, Record<string, string>>();
   for (const r of rows) told.set(r.catch_id, { ...told.get(r.catch_id), [r.field]: r.at.toISOString() });
   return told;
+}
+
+/** What the trip compares, or null. */
+async function trialOf(entities: EntityManager, tripId: string): Promise<DeckPack['trial']> {
+  const row = await entities.findOneBy(TrialEntity, { tripId });
+  return row?.what && row.arms.length > 1 ? { what: row.what, arms: row.arms } : null;
 }
 
 async function departureOf(entities: EntityManager, tripId: string): Promise<NonNullable<DeckPack['departure']> | null> {

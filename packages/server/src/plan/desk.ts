@@ -3,6 +3,7 @@ import { type PlanDesk, planSpot, type SavedPlan } from '@bluffwind/contract/pla
 import { envelope } from '@bluffwind/contract/presentations';
 import { fishedSets } from '@bluffwind/core/plan/fishedSets';
 import type { PlanInputs, WaysAt } from '@bluffwind/core/plan/planInputs';
+import { spotTrack } from '@bluffwind/core/ground/spotTrack';
 import { type WaterRecord, waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { every } from '@bluffwind/core/risk/judgeSpans';
 import { HOUR, localDate } from '@bluffwind/core/units/time';
@@ -14,6 +15,7 @@ import { WaterEntity } from '../db/entities/water';
 import { effectiveBed, featuresOf, passagesOf, runAreas, writtenOffAt } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
+import { hullOf } from '../trips/driftOf';
 import { limitsOf, partyOfTrip } from '../trips/riskOfTrip';
 import { zoneOf } from '../trips/tripsOn';
 import { loadMemberWinds, loadWaterState } from '../water/waterState';
@@ -112,12 +114,13 @@ export async function loadDesk(
     boat: {
       ...limitsOf(boat),
       runMin: fuel.runMin,
+      ...(boat.craft === 'foot' ? {} : { drift: hullOf(boat) }),
     },
     party: partyOfTrip(trip, guests),
     fuel: fuel.words,
     water: state.record,
     // The schema is the list of fields that planning is told of.
-    spots: spots.map((s) => planSpot.parse({ ...s, restsUntil: resting.get(s.id) ?? null })),
+    spots: spots.map((s) => planSpot.parse({ ...s, restsUntil: resting.get(s.id) ?? null, track: s.shape === 'line' ? spotTrack(bed, s.points) : null })),
     presentations: presentations.map((p) => {
       const f = found(
         families.find((x) => x.id === p.familyId),

@@ -1,6 +1,7 @@
 // What is in the boxes: stock, cost and sizes.
 import { id } from '@bluffwind/contract/ids';
 import { gearEdit, gearList } from '@bluffwind/contract/rigs';
+import { baitCount } from '@bluffwind/contract/trials';
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { GearEntity } from '../db/entities/rigs';
@@ -8,6 +9,7 @@ import { type Deps, found, requireCaptain } from '../http/context';
 import { requireNameFree } from '../http/nameFree';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
+import { earnedOf } from './earnedOf';
 
 const done = z.object({ ok: z.literal(true) });
 
@@ -17,6 +19,12 @@ export function gearRoutes({ clock }: Deps) {
     const rows = await c.get('entities').find(GearEntity, { order: { kind: 'ASC', massG: 'ASC', name: 'ASC' } });
     return rows.map(({ retiredAt, outfitId: _, ...g }) => ({ ...g, outOfUse: retiredAt !== null }));
   });
+
+  app.answer(
+    createRoute({ method: 'get', path: '/gear/earned', responses: answers(z.array(baitCount), 'Fish, hours, cost and losses of each bait') }),
+    async (c) => earnedOf(c.get('entities'), clock.now()),
+    { slow: true, keptMs: 300_000, keptFor: 'outfit', from: ['after', 'crew', 'gear', 'log', 'spots'] },
+  );
 
   app.answer(
     createRoute({

@@ -1,7 +1,6 @@
 // What the rigs of a trip are made from, for one person's eyes.
 import type { TripRigs } from '@bluffwind/contract/rigs';
 import { USUAL_BOX } from '@bluffwind/core/tackle/rigQuestion';
-import { usualHull } from '@bluffwind/core/tackle/usualHull';
 import { HOUR } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull, MoreThan, Not } from 'typeorm';
 import { FamilyEntity, PresentationEntity, SpotEntity } from '../db/entities/grounds';
@@ -12,6 +11,7 @@ import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
 import type { Who } from '../http/who';
 import { isAboard } from '../trips/crew';
+import { anchorsOf, hullOf } from '../trips/driftOf';
 import { leaderCounts } from './leaderCounts';
 import { lossesOf } from './lossesOf';
 
@@ -27,8 +27,6 @@ export async function rigsOf(entities: EntityManager, trip: TripRow, who: Who, n
   const aboard = await isAboard(entities, trip, who);
   const shown = new Map(spots.filter((s) => aboard || mayShow(s, who.role)).map((s) => [s.id, s]));
   const boat = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
-  // On foot nothing drifts: the figures are of no use there and of no harm.
-  const hull = usualHull(boat.seats, boat.draughtM || 0.3);
   const choices = await entities.findBy(RigChoiceEntity, { tripId: trip.id });
   const ticks = await entities.findBy(RigTickEntity, { tripId: trip.id, done: true });
   const marks = await entities.find(SightingEntity, {
@@ -42,8 +40,7 @@ export async function rigsOf(entities: EntityManager, trip: TripRow, who: Who, n
     ticks: ticks.map((t) => ({ key: t.key, by: name(t.by), at: t.at.toISOString() })),
     box: await boxOf(entities),
     boat: {
-      windageM2: boat.windageM2 ?? hull.windageM2,
-      hullM2: boat.hullM2 ?? hull.hullM2,
+      ...hullOf(boat),
       timed: boat.hullM2 !== null,
       accessNote: boat.accessNote,
     },
@@ -86,12 +83,12 @@ async function boxOf(entities: EntityManager): Promise<TripRigs['box']> {
     [...new Set(all.filter((g) => g.kind === kind).flatMap((g) => of(g) ?? []))].sort((a, b) => a - b);
   const weights = sizes('weight', (g) => g.massG);
   const heads = sizes('head', (g) => g.massG);
-  const anchors = sizes('sea anchor', (g) => (g.acrossMm === null ? null : g.acrossMm / 1000));
+  const anchors = await anchorsOf(entities);
   return {
     weightsG: weights.length > 0 ? weights : [...USUAL_BOX.weightsG],
     headsG: heads.length > 0 ? heads : [...USUAL_BOX.headsG],
-    anchorsM: anchors.length > 0 ? anchors : [...USUAL_BOX.anchorsM],
-    usual: { weights: weights.length === 0, heads: heads.length === 0, anchors: anchors.length === 0 },
+    anchorsM: anchors.anchorsM,
+    usual: { weights: weights.length === 0, heads: heads.length === 0, anchors: anchors.usual },
   };
 }
 

@@ -1,5 +1,6 @@
 // The thread that does the jobs, asks the stations and listens to the boats' instruments. Every server has one; among several the queues
 // give each job to one of them, and one at a time listens to the instruments.
+import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { pino } from 'pino';
 import { realClock, settableClock } from '../clock';
@@ -11,6 +12,8 @@ import { listenWhileHolding } from '../water/lease';
 import { listenToInstruments } from '../water/instruments';
 import type { ClockSet, ThreadStart } from './messages';
 
+/** Behind the requests, where there are fewer processors than threads: on Linux it is the priority of this thread alone. */
+const NICE = 10;
 const POLL_S = 60;
 /** The demo's stations are asked more often, so that what happens to them is soon seen. */
 const DEMO_POLL_S = 5;
@@ -21,6 +24,7 @@ const DEMO_INSTRUMENT_STORE_MS = 10_000;
 const SWEEP_S = 6 * 3600;
 
 export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
+  if (process.platform === 'linux') setPriority(NICE);
   const log = pino({ level: config.logLevel });
   const source = await whenUp(() => connect(config.databaseUrl, { size: 4, limited: true, ...PATIENCE }));
   const demoClock = demoNowMs === null ? null : settableClock(demoNowMs);

@@ -1,4 +1,5 @@
 // A thread of the server that answers what takes long.
+import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { gzipSync } from 'node:zlib';
 import { pino } from 'pino';
@@ -9,12 +10,15 @@ import { whenUp } from '../db/database';
 import { jobsOf, openBoss } from '../jobs/boss';
 import type { AskedOfThread, ThreadAnswer, ThreadStart } from './messages';
 
+/** Behind the thread that talks to the network, where there are fewer processors than threads: on Linux it is the priority of this thread alone. */
+const NICE = 5;
 const CONNECTIONS = 3;
 /** A large water's ways take their time between two questions to the database. */
 const IDLE_MS = 60_000;
 const MARK_MS = 700;
 
 export async function answerInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
+  if (process.platform === 'linux') setPriority(NICE);
   const source = await whenUp(() => connect(config.databaseUrl, { size: CONNECTIONS, limited: true, idleMs: IDLE_MS }));
   const { readUrl } = config;
   const copy = readUrl && (await whenUp(() => connect(readUrl, { size: CONNECTIONS, limited: true, idleMs: IDLE_MS })));

@@ -8,6 +8,7 @@ import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
 import { shortName } from '@bluffwind/core/fish/shortName';
 import { BIG, Frame } from './deckParts';
+import { divided } from './divided';
 import { FishSheets, type Sheet } from './FishSheets';
 import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { findingWords } from '@bluffwind/core/risk/findingWords';
@@ -119,6 +120,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
           >
             <span className="block text-[0.93rem] leading-tight font-semibold">{presentationName(s.presentationId).split(',')[0]}</span>
             <span className="text-[0.8rem]">
+              {s.trial ? `${s.trial.arm} on ` : ''}
               {s.rods} {s.rods === 1 ? 'rod' : 'rods'}, {Math.max(0, Math.floor((now - Date.parse(s.startedAt)) / 60_000))} min
             </span>
           </button>
@@ -202,7 +204,7 @@ function BackIn({ trip, stop, out }: { trip: DeckTrip; stop: DeckStop; out: NonN
             kind: 'lines-in',
             stopId: stop.id,
             disturbanceId: out.id,
-            sets: again.map((s) => ({ id: v7(), presentationId: s.presentationId, rods: s.rods })),
+            sets: setsAgain(again, trip.state.trial),
           })
         }
       >
@@ -210,6 +212,17 @@ function BackIn({ trip, stop, out }: { trip: DeckTrip; stop: DeckStop; out: NonN
       </button>
     </div>
   );
+}
+
+/** The same baits on the same rods; a trial that was begun meanwhile divides them, one that was ended puts them together. */
+function setsAgain(before: readonly DeckStop['sets'][number][], trial: DeckTrip['state']['trial']) {
+  const baits = [...new Set(before.map((s) => s.presentationId))];
+  return baits
+    .flatMap((presentationId) => {
+      const rods = before.filter((s) => s.presentationId === presentationId).reduce((n, s) => n + s.rods, 0);
+      return divided({ presentationId, rods }, trial);
+    })
+    .map((s) => ({ ...s, id: v7() }));
 }
 
 /** What shuts a spot now, in words. */

@@ -86,7 +86,7 @@ export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: Fi
               kind: 'switch-set',
               stopId: current.id,
               endSetId: active.id,
-              set: { id: v7(), presentationId, rods: active.rods },
+              set: { id: v7(), presentationId, rods: active.rods, ...(active.trial ? { trial: active.trial } : {}) },
             });
           }}
           onClose={() => setSheet(null)}

@@ -8,6 +8,7 @@ import { useOwnPosition } from './useOwnPosition';
 import { wayThere } from './wayThere';
 
 const DeckChart = lazy(() => import('./DeckChart'));
+const TrialSheet = lazy(() => import('./TrialSheet'));
 const RestSheet = lazy(() => import('./RestSheet'));
 
 interface OnTheWayProps {
@@ -24,6 +25,7 @@ export function OnTheWay({ trip, next, stop, c, now }: OnTheWayProps) {
   const { pack, state, visited } = trip;
   const [locating, setLocating] = useState(false);
   const [chart, setChart] = useState(false);
+  const [trial, setTrial] = useState(false);
   const [asked, setAsked] = useState<RestAsked | null>(null);
   const position = useOwnPosition(locating);
   const last = pack.spots.find((s) => s.id === state.stops.at(-1)?.spotId);
@@ -66,9 +68,13 @@ export function OnTheWay({ trip, next, stop, c, now }: OnTheWayProps) {
         <button type="button" className={`${BIG} border-ink font-normal`} onClick={ask}>
           Lay the rest anew
         </button>
+        <button type="button" className={`${BIG} col-span-2 border-ink font-normal`} onClick={() => setTrial(true)}>
+          {state.trial ? `Trial: ${state.trial.arms.join(' against ')}` : 'Compare leaders, hooks or lures'}
+        </button>
       </div>
       <Suspense fallback={null}>
         {chart && <DeckChart trip={trip} position={position} next={next} c={c} now={now} onClose={() => setChart(false)} />}
+        {trial && <TrialSheet trip={trip} onClose={() => setTrial(false)} />}
         {asked && (
           <RestSheet
             trip={trip}

@@ -1,6 +1,7 @@
 // The deck as it stands: what the server had, with every entry of this phone replayed over it. The same keys never count
 // twice, so an entry may be in both.
 import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import type { TrialPlan } from '@bluffwind/contract/trials';
 import { type LinesOut, minutesOut } from '@bluffwind/core/turn/disturbances';
 
 export interface DeckState {
@@ -11,6 +12,8 @@ export interface DeckState {
   readonly current: DeckStop | null;
   /** The list before leaving, as it was signed last. */
   readonly departure: Departure | null;
+  /** What the trip compares on its rods, or null. */
+  readonly trial: TrialPlan | null;
 }
 
 type Departure = NonNullable<DeckPack['departure']>;
@@ -19,13 +22,14 @@ type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
 /** Replays entries, in the order they were made, over a pack. */
 export function deckState(
-  pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip' | 'departure'>,
+  pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip' | 'departure'> & { readonly trial?: TrialPlan | null | undefined },
   entries: readonly DeckEntry[],
 ): DeckState {
   let begun = pack.beganAt !== null || pack.trip.status === 'under way' || pack.trip.status === 'done';
   let ended = pack.endedAt !== null || pack.trip.status === 'done';
   const stops: Mutable<DeckStop>[] = pack.stops.map((s) => ({ ...s, sets: s.sets.map((x) => ({ ...x, catches: [...x.catches] })) }));
   let departure = pack.departure ?? null;
+  let trial = pack.trial ?? null;
   const undone = new Set(entries.filter((e) => e.kind === 'undo-catch').map((e) => e.catchId));
   // A later stop may be open already, from the server: what ended an earlier one must not end it.
   const close = (at: string, only?: string) => {
@@ -38,7 +42,7 @@ export function deckState(
   };
   for (const e of entries) apply(e);
   for (const s of stops) for (const x of s.sets) x.catches = x.catches.filter((k) => !undone.has(k.id));
-  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null), departure };
+  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null), departure, trial };
 
   function apply(e: DeckEntry): void {
     switch (e.kind) {
@@ -83,6 +87,9 @@ export function deckState(
       case 'depart':
         if (departure === null || departure.at <= e.at)
           departure = { signedBy: e.signedBy, at: e.at, dueAt: e.dueAt, ashore: e.ashore, left: e.left };
+        return;
+      case 'trial':
+        trial = e.trial;
         return;
       case 'lines-out': {
         const stop = stops.find((s) => s.id === e.stopId);

@@ -6,6 +6,7 @@ import { serverNow } from '../data/clock';
 import type { StoredEntry } from '../offline/store';
 import type { LoggedCatch } from './CatchSheet';
 import { type DeckState, deckState } from './deckState';
+import { divided } from './divided';
 import { dropRest, keepRest, keptRest, type TakenLeg, withRest } from './takenRest';
 
 type DeckSet = DeckStop['sets'][number];
@@ -93,9 +94,15 @@ export function useDeckTrip(packed: DeckPack, entries: readonly StoredEntry[], s
       const first = leg?.presentationId ?? pack.presentations[0]?.id ?? '';
       const second = leg?.secondId ?? null;
       const { rods } = pack.trip;
-      const set = (presentationId: string, of: number) => ({ id: v7(), presentationId, rods: of });
-      const sets = second && rods > 2 ? [set(first, rods - 1), set(second, 1)] : [set(first, rods)];
-      record({ kind: 'start-stop', stopId: v7(), spotId, sets });
+      // A trial wants the same bait on all of its rods.
+      const sets =
+        second && rods > 2 && !state.trial
+          ? [
+              { presentationId: first, rods: rods - 1 },
+              { presentationId: second, rods: 1 },
+            ]
+          : divided({ presentationId: first, rods }, state.trial);
+      record({ kind: 'start-stop', stopId: v7(), spotId, sets: sets.map((s) => ({ ...s, id: v7() })) });
     },
     log: (outcome, speciesId, fish) => {
       if (!active) return;

@@ -1,5 +1,6 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { dayLines, stopLines } from '@bluffwind/core/plan/legRisk';
+import { words } from '../data/units';
 import { RiskLines } from '../risk/RiskLines';
 import { clock, fish } from '../ui/format';
 import { spotName } from './spotName';
@@ -30,6 +31,7 @@ export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
       <ol>
         {shown.legs.map((l, i) => {
           const own = risk?.legs[i];
+          const track = told?.tracks[i];
           return (
             <li key={l.startMs} className="border-t border-line py-2 first:border-t-0" data-stop={spotName(desk, l.spotId)}>
               <button
@@ -51,6 +53,12 @@ export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
               <p className="text-[0.9rem]">
                 about <b className="num">{fish(l.expected)}</b> fish, {l.lo80} to {l.hi80}
               </p>
+              {track && (
+                <p className="text-[0.87rem]" data-track="">
+                  {words(track.text)}
+                  {track.mind !== null && <span className="font-semibold text-rust"> {track.mind}</span>}
+                </p>
+              )}
               {own && <RiskLines className="mt-0.5 text-[0.87rem]" lines={stopLines(own, desk.zone)} />}
             </li>
           );

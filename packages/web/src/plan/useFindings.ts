@@ -16,6 +16,8 @@ export interface Fit {
 export interface Told {
   readonly sentences: readonly string[];
   readonly risk: DayRisk | null;
+  /** For each stop how its line is fished under way; null where the boat lies. */
+  readonly tracks: readonly ({ readonly text: string; readonly mind: string | null } | null)[];
 }
 
 interface Asked {

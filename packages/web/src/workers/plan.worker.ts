@@ -3,6 +3,7 @@ import type { PlanDesk } from '@bluffwind/contract/plan';
 import { type BacktestSummary, type Foretold, foretellDay, summariseBacktest } from '@bluffwind/core/catchrate/backtest';
 import { daySentences } from '@bluffwind/core/plan/daySentences';
 import { type DayPlan, layDay, type LayOptions, scoreDay, type TimedPin } from '@bluffwind/core/plan/layDay';
+import { legTracks } from '@bluffwind/core/plan/legTracks';
 import { type DayRisk, notKnownOfTrip, riskOfLegs } from '@bluffwind/core/plan/legRisk';
 import { type NaiveDay, naiveDay } from '@bluffwind/core/plan/naiveDay';
 import { fitSentence, rodRoles, type RodRole } from '@bluffwind/core/plan/partyFit';
@@ -103,10 +104,14 @@ const worker = {
     if (!inputs || !ranking || !desk) return { sentence: '', roles: [] };
     return { sentence: fitSentence(inputs, ranking, plan, desk.guests), roles: rodRoles(desk.guests, inputs.rods) };
   },
-  /** The plan in three sentences, and what speaks against its stops and ways. */
-  told(plan: DayPlan): { sentences: readonly string[]; risk: DayRisk | null } {
-    if (!inputs || !ranking) return { sentences: [], risk: null };
-    return { sentences: daySentences(inputs, ranking, plan), risk: riskOfLegs(inputs, ranking, plan.legs) };
+  /** The plan in three sentences, what speaks against its stops and ways, and how lines are fished under way. */
+  told(plan: DayPlan): { sentences: readonly string[]; risk: DayRisk | null; tracks: ReturnType<typeof legTracks> } {
+    if (!inputs || !ranking) return { sentences: [], risk: null, tracks: [] };
+    return {
+      sentences: daySentences(inputs, ranking, plan),
+      risk: riskOfLegs(inputs, ranking, plan.legs),
+      tracks: legTracks(inputs, ranking, plan.legs),
+    };
   },
   /** What would change a plan, told as it becomes known. A newer question ends an older one. */
   async changes(plan: DayPlan, options: Omit<LayOptions, 'stop'>, told: (so: ChangesSoFar) => void): Promise<void> {

@@ -1,4 +1,5 @@
 import type { DebriefEdit } from '@bluffwind/contract/debrief';
+import type { Tried } from '@bluffwind/contract/trialKinds';
 import type { ReportBody } from '@bluffwind/contract/report';
 import type { Disturbance } from '@bluffwind/core/turn/disturbances';
 import { EntitySchema } from 'typeorm';
@@ -24,6 +25,27 @@ export const DepartureEntity = new EntitySchema<DepartureRow>({
     signedBy: { type: 'text', name: 'signed_by' },
     dueAt: { type: 'timestamptz', name: 'due_at' },
     ashore: { type: 'text' },
+    at: { type: 'timestamptz' },
+    by: { type: 'uuid' },
+  },
+});
+
+/** What a trip compares on its rods. */
+export interface TrialRow {
+  tripId: string;
+  outfitId: string;
+  what: Tried | null;
+  arms: string[];
+  at: Date;
+  by: string;
+}
+export const TrialEntity = new EntitySchema<TrialRow>({
+  name: 'trial',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    what: { type: 'text', nullable: true },
+    arms: { type: 'text', array: true },
     at: { type: 'timestamptz' },
     by: { type: 'uuid' },
   },

@@ -1,3 +1,4 @@
+import type { Tried } from '@bluffwind/contract/trialKinds';
 import type { FishMore } from '@bluffwind/contract/deck';
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import type { LengthKind } from '@bluffwind/core/rules/verdict';
@@ -230,6 +231,9 @@ export interface SetRow {
   rods: number;
   startedAt: Date;
   endedAt: Date | null;
+  /** What a trial compares on these rods, and which of it they fish. */
+  tried: Tried | null;
+  arm: string | null;
 }
 export const SetEntity = new EntitySchema<SetRow>({
   name: 'set',
@@ -241,6 +245,8 @@ export const SetEntity = new EntitySchema<SetRow>({
     rods: { type: 'int' },
     startedAt: { type: 'timestamptz', name: 'started_at' },
     endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+    tried: { type: 'text', nullable: true },
+    arm: { type: 'text', nullable: true },
   },
 });
 

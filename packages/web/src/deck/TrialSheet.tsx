@@ -1,0 +1,105 @@
+import { trialPlan } from '@bluffwind/contract/trials';
+import { TRIED, type Tried } from '@bluffwind/contract/trialKinds';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { myUnit } from '../data/units';
+import { Segments } from '../ui/Segments';
+import { BIG } from './deckParts';
+import type { DeckTrip } from './useDeckTrip';
+
+const NAMES: Record<Tried, string> = { leader: 'Leaders', hook: 'Hooks', lure: 'Lures' };
+const MOST = 4;
+const KG_PER_LB = 0.45359237;
+
+/** A leader's strength is kept in kilograms, so that rig cards learn from it whatever unit it was typed in. */
+function leaderOf(text: string): string {
+  const n = Number(text.replace(',', '.').trim());
+  if (text.trim() === '' || !Number.isFinite(n) || n <= 0) return text.trim();
+  const kg = myUnit('weight') === 'lb' ? n * KG_PER_LB : n;
+  return `${Number(kg.toFixed(1))} kg`;
+}
+
+/** What is compared on this trip: the rods of a bait are divided among it whenever lines go in. */
+export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose: () => void }) {
+  const running = trip.state.trial;
+  const [what, setWhat] = useState<Tried>(running?.what ?? 'leader');
+  const [arms, setArms] = useState<readonly string[]>(running ? running.arms.map((a) => a.replace(/ kg$/, '')) : ['', '']);
+  const [fault, setFault] = useState('');
+  const { rods } = trip.pack.trip;
+  const begin = () => {
+    const named = arms.filter((a) => a.trim() !== '').map((a) => (what === 'leader' ? leaderOf(a) : a.trim()));
+    const read = trialPlan.safeParse({ what, arms: named });
+    if (!read.success) return setFault(`${read.error.issues[0]?.message ?? 'Say what is compared'}.`.replace(/^./, (c) => c.toUpperCase()));
+    if (rods < named.length) return setFault(`${named.length} of them want as many rods; this trip fishes ${rods}.`);
+    trip.record({ kind: 'trial', trial: read.data });
+    onClose();
+  };
+  return (
+    <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
+        <Dialog.Content className="fixed inset-x-0 bottom-0 z-50 max-h-[94dvh] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-3 pb-5 text-[18px]">
+          <div className="flex items-start justify-between gap-3">
+            <Dialog.Title className="text-[1.3rem] font-bold">Compare on the rods</Dialog.Title>
+            <Dialog.Close className="min-h-[56px] cursor-pointer px-2 underline underline-offset-4">Close</Dialog.Close>
+          </div>
+          <Dialog.Description className="text-[0.93rem] text-ink-2">
+            From the next lines in, the rods of a bait are divided among these. Tap the rods that had the bite before you log it, misses too:
+            the Log says which lands more, and how sure that is.
+          </Dialog.Description>
+          <div className="my-3">
+            <Segments label="What is compared" value={what} options={TRIED.map((value) => ({ value, name: NAMES[value] }))} onPick={setWhat} />
+          </div>
+          {arms.map((arm, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the fields have no other name than their place
+            <label key={i} className="mb-2 flex items-center gap-2">
+              <span className="w-16">{i + 1}</span>
+              <input
+                value={arm}
+                inputMode={what === 'leader' ? 'decimal' : 'text'}
+                aria-label={`Number ${i + 1}`}
+                onChange={(e) => {
+                  setArms(arms.map((a, k) => (k === i ? e.target.value : a)));
+                  setFault('');
+                }}
+                className="min-h-[56px] min-w-0 flex-1 rounded border border-ink bg-paper px-3"
+              />
+              {what === 'leader' && <span className="w-8">{myUnit('weight')}</span>}
+            </label>
+          ))}
+          {fault !== '' && (
+            <p role="alert" className="my-2 border-l-4 border-rust bg-rust-pale px-3 py-1.5">
+              {fault}
+            </p>
+          )}
+          <div className="mt-3 grid grid-cols-2 gap-2">
+            {running ? (
+              <button
+                type="button"
+                className={`${BIG} border-ink font-normal`}
+                onClick={() => {
+                  trip.record({ kind: 'trial', trial: null });
+                  onClose();
+                }}
+              >
+                End the trial
+              </button>
+            ) : (
+              <button
+                type="button"
+                disabled={arms.length >= MOST}
+                className={`${BIG} border-dashed border-ink font-normal disabled:opacity-40`}
+                onClick={() => setArms([...arms, ''])}
+              >
+                One more
+              </button>
+            )}
+            <button type="button" className={`${BIG} border-kelp bg-kelp text-on-kelp`} onClick={begin}>
+              {running ? 'Compare these' : 'Begin'}
+            </button>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
