@@ -158,8 +158,20 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await expectAccessible(page);
   await page.reload();
   await expect(page.locator('[data-lines-out]')).toBeVisible({ timeout: 60_000 });
+  // While the lines are out two leaders are rigged: from now on each fishes on a rod of its own.
+  await page.getByRole('button', { name: 'Chart, rest of day' }).click();
+  await page.getByRole('button', { name: 'Compare leaders, hooks or lures' }).click();
+  await page.getByLabel('Number 1').fill('6');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Compare at least two' })).toBeVisible();
+  await page.getByLabel('Number 2').fill('9,5');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Trial: 6 kg against 9.5 kg' })).toBeVisible();
   await page.getByRole('button', { name: 'Lines in again' }).click();
   await expect(page.locator('[data-lines-out]')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /6 kg on 1 rod/ })).toBeVisible();
+  await page.getByRole('button', { name: /9\.5 kg on 1 rod/ }).click();
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await expect(page.getByText(/laid anew on this phone/)).toBeVisible();
   await page.getByRole('button', { name: 'End the trip' }).click();
@@ -180,6 +192,15 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
       tripId,
     ]),
   ).toEqual([{ what: 'weed', over: true }]);
+  expect(
+    await rows(
+      'select s.tried, s.arm, s.rods from "set" s join stop st on st.id = s.stop_id where st.trip_id = $1 and s.arm is not null order by 2',
+      [tripId],
+    ),
+  ).toEqual([
+    { tried: 'leader', arm: '6 kg', rods: 1 },
+    { tried: 'leader', arm: '9.5 kg', rods: 1 },
+  ]);
   const fish = `select c.id, c.length_mm, c.kept, c.outcome, c.more from "catch" c join "set" s on s.id = c.set_id
     join stop st on st.id = s.stop_id where st.trip_id = $1 and c.deleted_at is null`;
   const [stored, ...more] = await rows<{ id: string }>(fish, [tripId]);
@@ -209,6 +230,15 @@ test('the captain signs the debrief and sends the guests a page that tells no pl
   expect(await rows('select said, chips, lost from debrief where trip_id = $1', [tripId])).toEqual([
     { said: 'Nothing until the turn.', chips: ['slow'], lost: [{ what: '28 g head', number: 1 }] },
   ]);
+
+  // What was compared on deck stands in the log, and that so little tells nothing yet.
+  await page.goto('/log?show=trials');
+  await expect(page.locator('[data-trial]').first()).toContainText('9.5 kg', { timeout: 60_000 });
+  await expect(page.locator('[data-outcome]').first()).toContainText(/Only \d+ chances in 100/);
+  await expect(page.locator('[data-follows]')).not.toBeEmpty();
+  await expectAccessible(page);
+  await page.goto(`/trips/${tripId}/after`);
+  await expect(page.locator('[data-signed-off]')).toBeVisible({ timeout: 60_000 });
 
   // A spot's name in the text is caught before it goes out.
   const spots = await rows<{ name: string; lat: number; lon: number }>('select name, lat, lon from spot where lat is not null');

@@ -18,6 +18,7 @@ await main(async () => {
   const { startWorld } = await import('./world.mjs');
   const { benchPan } = await import('../bench/pan.mjs');
   const { benchDrag } = await import('../bench/drag.mjs');
+  const { benchTaps } = await import('../bench/taps.mjs');
   const chromium = await ensureChromium();
   await Promise.all([buildServer(), buildSim()]);
   await buildWeb();
@@ -27,6 +28,8 @@ await main(async () => {
     await benchPan(world.url, chromium, say);
     say('\nA leg dragged on the ribbon: from the move to the worth of the day');
     await benchDrag(world.url, chromium, say);
+    say('\nDeck: every tap on a slow phone');
+    await benchTaps(world.url, chromium, say);
   } finally {
     await world.stop();
     rmSync(clusterFolder('bench'), { recursive: true, force: true });

@@ -35,6 +35,28 @@ export const debriefView = z.object({
   signedAt: instant.nullable(),
   signedBy: z.string().nullable(),
   stops: z.array(stop),
+  /** The day on the chart: places in the order they were fished, with the ways gone at them. */
+  waterId: id,
+  places: z.array(
+    z.object({
+      name: z.string(),
+      lat: z.number(),
+      lon: z.number(),
+      from: instant,
+      to: instant.nullable(),
+      track: z.array(z.object({ lat: z.number(), lon: z.number(), atMs: z.number() })),
+    }),
+  ),
+  fish: z.array(
+    z.object({
+      at: instant,
+      spot: z.string(),
+      species: z.string(),
+      lengthMm: z.int().nullable(),
+      outcome: z.enum(['landed', 'lost', 'missed']),
+      kept: z.boolean(),
+    }),
+  ),
   /** Names by which things are lost: baits of the trip, then the boxes. */
   tackle: z.array(z.string()),
   mayWrite: z.boolean(),

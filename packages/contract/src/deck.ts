@@ -1,6 +1,7 @@
 import { DISTURBANCES } from '@bluffwind/core/turn/disturbances';
 import { z } from 'zod';
 import { id, instant, lengthKind } from './ids';
+import { planTrigger } from './plan';
 import { boatLimits, hazard, party } from './risk';
 import { ruleBody } from './rule';
 import { sign } from './sign';
@@ -86,6 +87,20 @@ export const deckEntry = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('lines-out'), stopId: id, disturbanceId: id, what: z.enum(DISTURBANCES) }).strict(),
   z.object({ ...base, kind: z.literal('lines-in'), stopId: id, disturbanceId: id, sets: z.array(setStart).min(1).max(8) }).strict(),
   z.object({ ...base, kind: z.literal('end-stop'), stopId: id }).strict(),
+  /** A part of the way that the boat went while it fished: a drift, boards, a trolled line. */
+  z
+    .object({
+      ...base,
+      kind: z.literal('track'),
+      stopId: id,
+      points: z
+        .array(
+          z.object({ lat: z.number().min(-90).max(90), lon: z.number().min(-180).max(180), atMs: z.number().min(0).max(4e12) }).strict(),
+        )
+        .min(1)
+        .max(400),
+    })
+    .strict(),
   /** What is compared on this trip, and that it is compared no more (null): the later word holds. */
   z.object({ ...base, kind: z.literal('trial'), trial: trialPlan.nullable() }).strict(),
   /** A thing of the night before, tied, got ready or loaded, or not after all. */
@@ -219,6 +234,8 @@ export const deckPack = z.object({
       open: z.array(z.tuple([z.number(), z.number()])),
     }),
   ),
+  /** What would change the plan, as it was kept; absent in packs that were kept before it was told on deck. */
+  triggers: z.array(planTrigger.pick({ sentence: true, worth: true, condition: true })).optional(),
   presentations: z.array(z.object({ id, name: z.string() })),
   species: z.array(
     z.object({

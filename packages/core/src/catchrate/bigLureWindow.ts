@@ -13,7 +13,8 @@ export function bigLureWindow(
   hour: number,
   c: { readonly clarityM?: number | null; readonly windMps?: number | null; readonly cloud?: number | null },
 ): WindowMet {
-  const within = (value: number | null | undefined, [least, most]: readonly [number, number]) => (value === null || value === undefined ? null : value >= least && value <= most);
+  const within = (value: number | null | undefined, [least, most]: readonly [number, number]) =>
+    value === null || value === undefined ? null : value >= least && value <= most;
   return {
     hour: hour >= BIG_LURE_WINDOW.hour[0] && hour <= BIG_LURE_WINDOW.hour[1],
     clarity: within(c.clarityM, BIG_LURE_WINDOW.clarityM),

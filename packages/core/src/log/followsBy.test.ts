@@ -22,9 +22,14 @@ describe('looks and takes', () => {
   });
   it('are told against what is usual', () => {
     expect(followWords(followsBy(sets))).toContain('6 fish came to big lures, 1 took: 2 in 10, where 2 in 10 are usual.');
-    expect(followWords(followsBy([{ ...good, rodHours: 5 }, { ...good, rodHours: 5, hour: 6, follows: 0, takes: 1 }]))).toContain(
-      'In the window 1.00 came a rod-hour, outside it 0.20.',
-    );
+    expect(
+      followWords(
+        followsBy([
+          { ...good, rodHours: 5 },
+          { ...good, rodHours: 5, hour: 6, follows: 0, takes: 1 },
+        ]),
+      ),
+    ).toContain('In the window 1.00 came a rod-hour, outside it 0.20.');
     expect(followWords(followsBy([]))).toBe('No big lure has been fished yet.');
   });
 });
@@ -34,10 +39,19 @@ describe('what a bait earned', () => {
   it('is its bait and its lost pieces over its fish, losses taken as often on days not looked back on', () => {
     expect(baitEarned([plain])[0]).toMatchObject({ cost: 20, costPerFish: 4, lostPerHour: null });
     // 2 lost in 5 of 10 hours: 4 in all, at 3.50 each.
-    expect(baitEarned([{ ...plain, lost: 2, lookedBackH: 5, pieceCost: 3.5 }])[0]).toMatchObject({ cost: 34, costPerFish: 6.8, lostPerHour: 0.4 });
+    expect(baitEarned([{ ...plain, lost: 2, lookedBackH: 5, pieceCost: 3.5 }])[0]).toMatchObject({
+      cost: 34,
+      costPerFish: 6.8,
+      lostPerHour: 0.4,
+    });
   });
   it('puts the cheapest fish first, what cost nothing after, and what caught nothing has no price', () => {
-    const list = baitEarned([{ ...plain, name: 'free', costPerHour: 0 }, { ...plain, name: 'dear', costPerHour: 9 }, plain, { ...plain, name: 'none', fish: 0 }]);
+    const list = baitEarned([
+      { ...plain, name: 'free', costPerHour: 0 },
+      { ...plain, name: 'dear', costPerHour: 9 },
+      plain,
+      { ...plain, name: 'none', fish: 0 },
+    ]);
     expect(list.map((b) => b.name)).toEqual(['a', 'dear', 'none', 'free']);
     expect(list.find((b) => b.name === 'none')?.costPerFish).toBeNull();
   });

@@ -52,7 +52,9 @@ export function followsBy(sets: readonly BigLureSet[]): FollowsBy {
 /** What they come to, in a sentence. */
 export function followWords({ all, window }: FollowsBy): string {
   if (all.looks === 0)
-    return all.rodHours === 0 ? 'No big lure has been fished yet.' : `No fish has come to a big lure in ${all.rodHours.toFixed(0)} rod-hours.`;
+    return all.rodHours === 0
+      ? 'No big lure has been fished yet.'
+      : `No fish has come to a big lure in ${all.rodHours.toFixed(0)} rod-hours.`;
   const per = (x: LooksAndTakes) => (x.rodHours > 0 ? x.looks / x.rodHours : 0);
   const share = Math.round((10 * all.takes) / all.looks);
   const usual = `${all.looks} fish came to big lures, ${all.takes} took: ${share} in 10, where 2 in 10 are usual.`;

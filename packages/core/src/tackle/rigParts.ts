@@ -424,7 +424,8 @@ export function trackPart(q: RigQuestion, family: RigFamily, anchorM: number): R
     { ...q.water, tideM: q.tideM, waterKgM3: densityOf(q) },
     { ...q.boat, draughtM: q.draughtM, anchorM },
   );
-  if (!leg) return part('track', 'lie on it', 'Wind or current is not known, or there is too little of either to drift.', TRACK_RULES[kind]);
+  if (!leg)
+    return part('track', 'lie on it', 'Wind or current is not known, or there is too little of either to drift.', TRACK_RULES[kind]);
   const { text, mind } = trackWords(leg);
   return part('track', text, mind ?? 'Rods fish for the whole pass; the way back is made off the line, slowly.', TRACK_RULES[kind]);
 }
@@ -437,7 +438,13 @@ export function windowPart(q: RigQuestion): RigPart {
   const not = WINDOW_PARTS.filter((k) => open[k] === false).map((k) => WINDOW_WORDS[k]);
   return part(
     'window',
-    not.length === 0 ? (met.length === WINDOW_PARTS.length ? 'open now' : 'may be open: not all of it is known') : not.length === 1 ? 'nearly open' : 'shut: use it to find them only',
+    not.length === 0
+      ? met.length === WINDOW_PARTS.length
+        ? 'open now'
+        : 'may be open: not all of it is known'
+      : not.length === 1
+        ? 'nearly open'
+        : 'shut: use it to find them only',
     `Big lures are eaten from 10 to 14 h, with ${saidBare(clear[0], 'depth', 2)} to ${said(clear[1], 'depth', 1)} to be seen, ${saidBare(breeze[0], 'wind', 0)} to ${said(breeze[1], 'wind', 0)} of wind and cloud. ${met.length > 0 ? `For it: ${met.join(', ')}. ` : ''}${not.length > 0 ? `Against: ${not.join(', ')}.` : ''}`.trim(),
     ['T4', 'P21'],
   );

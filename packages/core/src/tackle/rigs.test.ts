@@ -61,6 +61,8 @@ function ask(familyId: string, { water, bait, place }: Changes = {}, more: Parti
     species: ['European plaice'],
     markedUpM: null,
     boat: { windageM2: 6, hullM2: 2 },
+    draughtM: 0.5,
+    tideM: 0,
     box: USUAL_BOX,
     byHand: {},
     ...more,
@@ -187,6 +189,26 @@ describe('cards', () => {
     expect(partOf(ask('F7', { water: { ...good, windMps: 1 } }), 'window')?.what).toBe('nearly open');
     expect(partOf(ask('F7', { water: good }, { hour: 18 }), 'window')?.what).toBe('nearly open');
     expect(partOf(ask('F7', { water: { ...good, clarityM: 4, cloud: 0 } }), 'window')?.what).toContain('shut');
+    expect(partOf(ask('F7', { water: { ...good, clarityM: null } }), 'window')?.what).toContain('may be open');
+  });
+
+  it('fish a line under way: a drift behind the sea anchor of the card, boards and trolled baits at their pace (P19, P20, P23)', () => {
+    const track = { lengthM: 600, bearingDeg: 90, bedM: [6, 7, 8, 9, 8] };
+    const wind = { windMps: 8, windFromDeg: 270, currentMps: 0, currentToDeg: 0 };
+    const drift = partOf(ask('F14', { water: wind, place: { track } }), 'track');
+    const anchor = partOf(ask('F14', { water: wind }), 'sea anchor')?.value ?? 0;
+    expect(drift).toMatchObject({ rules: ['P23'], what: expect.stringContaining(`behind a sea anchor of {height ${anchor}}`) });
+    expect(partOf(ask('F19', { water: wind, place: { track } }), 'track')).toMatchObject({
+      rules: ['P19'],
+      what: expect.stringMatching(/^Boards along it/),
+    });
+    expect(partOf(ask('F20', { water: wind, place: { track } }), 'track')).toMatchObject({
+      rules: ['P20'],
+      what: expect.stringMatching(/^Troll along it/),
+    });
+    expect(partOf(ask('F20', { place: { track } }, { tideM: -6 }), 'track')?.why).toMatch(/too little water under the keel/);
+    expect(partOf(ask('F14', { place: { track } }, { draughtM: 0 }), 'track')).toBeUndefined();
+    expect(partOf(ask('F6', { place: { track } }), 'track')).toBeUndefined();
   });
 
   it('lay a lead that the current does not move: heavier for more current and thicker line, enough to cast in still water', () => {

@@ -85,6 +85,8 @@ describe('a pass', () => {
     expect(trackWords(trackLeg('troll', beach, { ...calm, tideM: 3 }, boat) as never).mind).toBeNull();
     const north = spotTrack(bed, [at(600, 1200), at(600, 1800)]);
     expect(trackWords(trackLeg('boards', north, calm, boat) as never).mind).toMatch(/nobody has sounded/);
-    expect(trackWords(trackLeg('boards', spotTrack(bed, [at(600, 1700), at(900, 1700)]), calm, boat) as never).text).toContain('nobody has sounded it');
+    expect(trackWords(trackLeg('boards', spotTrack(bed, [at(600, 1700), at(900, 1700)]), calm, boat) as never).text).toContain(
+      'nobody has sounded it',
+    );
   });
 });

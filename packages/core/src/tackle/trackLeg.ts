@@ -128,9 +128,12 @@ function spreadOf(depths: readonly number[]) {
 export function trackWords(t: TrackLeg): { readonly text: string; readonly mind: string | null } {
   const behind = t.anchorM > 0 ? ` behind a sea anchor of ${said(t.anchorM, 'height', 1)}` : ' without a sea anchor';
   const way = { drift: `Drift ${t.across ? 'across' : 'along'} it${behind}`, boards: 'Boards along it', troll: 'Troll along it' }[t.kind];
-  const passes = t.passesPerHour >= 1.5 ? `about ${Math.round(t.passesPerHour)} passes an hour` : `a pass takes ${Math.round(t.passMin)} min`;
+  const passes =
+    t.passesPerHour >= 1.5 ? `about ${Math.round(t.passesPerHour)} passes an hour` : `a pass takes ${Math.round(t.passMin)} min`;
   const under =
-    t.depthM === null ? 'nobody has sounded it' : `${saidBare(t.depthM.least, 'depth', 1)} to ${said(t.depthM.most, 'depth', 1)} under the boat`;
+    t.depthM === null
+      ? 'nobody has sounded it'
+      : `${saidBare(t.depthM.least, 'depth', 1)} to ${said(t.depthM.most, 'depth', 1)} under the boat`;
   const mind =
     t.tooShoal > 0
       ? `${t.tooShoal > 0.5 ? 'Most' : 'Part'} of it has too little water under the keel at this height of water: shorten it, or come at another hour.`

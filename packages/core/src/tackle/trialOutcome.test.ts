@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { leaderChoice } from './leaderChoice';
 import { trialOutcome } from './trialOutcome';
 
-const arm = (name: string, rodHours: number, bites: number, hooked: number, landed: number) => ({ arm: name, rodHours, bites, hooked, landed });
+const arm = (name: string, rodHours: number, bites: number, hooked: number, landed: number) => ({
+  arm: name,
+  rodHours,
+  bites,
+  hooked,
+  landed,
+});
 
 describe('a trial', () => {
   it('agrees with the comparison of leaders on the same counts', () => {

@@ -24,7 +24,7 @@ import { SecondFactor1780000000020 } from './migrations/0020-second-factor';
 import { ProgramKeys1780000000021 } from './migrations/0021-program-keys';
 import { PapersAndBookings1780000000022 } from './migrations/0022-papers-and-bookings';
 import { Feeding1780000000023 } from './migrations/0023-feeding';
-import { Trials1780000000024 } from './migrations/0024-trials';
+import { Trials1780000000024 } from './migrations/0024-trials-and-tracks';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [

@@ -22,6 +22,7 @@ import type { Who } from '../http/who';
 import { isAboard } from '../trips/crew';
 import { zoneOf } from '../trips/tripsOn';
 import { luckWords } from '@bluffwind/core/brief/luckWords';
+import { dayOnChart } from './dayOnChart';
 import { putBack, tackleNames, takeLost } from './stock';
 
 const byTrip = z.object({ id });
@@ -117,6 +118,8 @@ async function viewOf(entities: EntityManager, trip: TripRow, who: Who, nowMs: n
         out: outOf(o.spotId),
         words: luckWords(o),
       })),
+    waterId: trip.waterId,
+    ...(await dayOnChart(entities, trip.id, (s) => mayShow(s, who.role))),
     tackle: await tackleNames(entities, trip.id),
     mayWrite: who.role !== 'mate' || row?.signedAt == null,
   };

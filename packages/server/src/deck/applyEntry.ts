@@ -4,6 +4,7 @@ import type { DeckEntry } from '@bluffwind/contract/deck';
 import type { TrialRods } from '@bluffwind/contract/trials';
 import { type EntityManager, type EntitySchema, type FindOptionsWhere, Not } from 'typeorm';
 import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
+import { TrackPartEntity } from '../db/entities/day';
 import { SetEntity, type SetRow, SightingEntity, StopEntity, TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { saidDay, saidTime } from '@bluffwind/core/units/measure';
@@ -109,6 +110,16 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
       await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
       await closeOpen(entities, trip.id, at, { only: entry.stopId });
       return;
+    case 'track':
+      await own(entities, StopEntity, { id: entry.stopId, tripId: trip.id }, 'stop');
+      await entities
+        .createQueryBuilder()
+        .insert()
+        .into(TrackPartEntity)
+        .values({ entryId: entry.entryId, outfitId, stopId: entry.stopId, at, points: entry.points as never })
+        .orIgnore()
+        .execute();
+      return;
     case 'trial':
       await compare(entities, trip, entry, by);
       return;
@@ -182,7 +193,12 @@ function insertSet(
     entities,
     SetEntity,
     row,
-    (k) => k.stopId === row.stopId && k.presentationId === row.presentationId && k.rods === row.rods && k.arm === row.arm && +k.startedAt === +row.startedAt,
+    (k) =>
+      k.stopId === row.stopId &&
+      k.presentationId === row.presentationId &&
+      k.rods === row.rods &&
+      k.arm === row.arm &&
+      +k.startedAt === +row.startedAt,
   );
 }
 

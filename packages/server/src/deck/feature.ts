@@ -1,9 +1,19 @@
-import { CatchToldEntity, DepartureEntity, DisturbanceEntity, TrialEntity } from '../db/entities/day';
+import { CatchToldEntity, DepartureEntity, DisturbanceEntity, TrackPartEntity, TrialEntity } from '../db/entities/day';
 import { CatchEntity, SetEntity, SightingEntity, StopEntity } from '../db/entities/trip';
 import { feature } from '../feature';
 import { deckRoutes } from './routes';
 
 export const deck = feature({
   routes: [deckRoutes],
-  entities: [CatchEntity, CatchToldEntity, DepartureEntity, DisturbanceEntity, SetEntity, SightingEntity, StopEntity, TrialEntity],
+  entities: [
+    CatchEntity,
+    CatchToldEntity,
+    DepartureEntity,
+    DisturbanceEntity,
+    SetEntity,
+    SightingEntity,
+    StopEntity,
+    TrackPartEntity,
+    TrialEntity,
+  ],
 });

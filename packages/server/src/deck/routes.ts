@@ -105,6 +105,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
           table: legTable(spots, legs, i, trip.endsAt.getTime()),
         })),
         spots,
+        triggers: (desk.saved?.triggers ?? []).map(({ sentence, worth, condition }) => ({ sentence, worth, condition })),
         presentations: (
           await entities.find(PresentationEntity, { where: { active: true, habitat: In(['both', water.kind]) }, order: { name: 'ASC' } })
         ).map(({ id, name }) => ({ id, name })),

@@ -1,6 +1,7 @@
 // A new forecast that crosses a trigger kept with a plan is told on the Board.
 import type { PlanTrigger } from '@bluffwind/contract/plan';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { crossesTrigger } from '@bluffwind/core/plan/crossedTrigger';
 import { sampleWind } from '@bluffwind/core/weather/wind';
 import type { EntityManager } from 'typeorm';
 import { PlanEntity, type PlanRow, type TripRow } from '../db/entities/trip';
@@ -31,7 +32,7 @@ export async function crossedTriggers(
     const wind = waterStateOf((await loadWaterState(entities, trip.waterId, from, to, nowMs)).record).wind;
     for (const t of waiting) {
       const mps = sampleWind(wind, t.condition.atMs)?.mps;
-      if (mps === undefined || !crosses(t.condition, mps)) continue;
+      if (mps === undefined || !crossesTrigger(t.condition, mps)) continue;
       const what = `the new forecast has ${said(mps, 'wind', 1)} at ${saidTime(t.condition.atMs, zone)}.`;
       const secret = (await hiddenSpots(entities, plan)).size > 0;
       told.push({
@@ -47,9 +48,4 @@ type Waiting = PlanTrigger & { condition: NonNullable<PlanTrigger['condition']> 
 
 function conditionsOf(plan: PlanRow): Waiting[] {
   return (plan.triggers as PlanTrigger[]).filter((t): t is Waiting => t.condition !== null);
-}
-
-/** Whether a wind is past a condition's edge. */
-export function crosses(c: Waiting['condition'], mps: number): boolean {
-  return (c.aboveMps !== null && mps > c.aboveMps) || (c.belowMps !== null && mps < c.belowMps);
 }

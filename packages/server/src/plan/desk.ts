@@ -120,7 +120,9 @@ export async function loadDesk(
     fuel: fuel.words,
     water: state.record,
     // The schema is the list of fields that planning is told of.
-    spots: spots.map((s) => planSpot.parse({ ...s, restsUntil: resting.get(s.id) ?? null, track: s.shape === 'line' ? spotTrack(bed, s.points) : null })),
+    spots: spots.map((s) =>
+      planSpot.parse({ ...s, restsUntil: resting.get(s.id) ?? null, track: s.shape === 'line' ? spotTrack(bed, s.points) : null }),
+    ),
     presentations: presentations.map((p) => {
       const f = found(
         families.find((x) => x.id === p.familyId),

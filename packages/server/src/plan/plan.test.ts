@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { TEST_NOW } from '../testing/smallOutfit';
 import { tripBody } from '../testing/tripBody';
-import { crosses } from './alerts';
+import { crossesTrigger } from '@bluffwind/core/plan/crossedTrigger';
 import { inputsOf } from './desk';
 import { ALL_SEEN } from '../testing/allSeen';
 
@@ -190,8 +190,8 @@ describe('what was kept', () => {
 
   it('keeps triggers, and tells when a wind crosses one', async () => {
     const condition = { atMs: 1, aboveMps: 7, belowMps: null };
-    expect([6.9, 7.1].map((w) => crosses(condition, w))).toEqual([false, true]);
-    expect([2, 4].map((w) => crosses({ atMs: 1, aboveMps: null, belowMps: 3 }, w))).toEqual([true, false]);
+    expect([6.9, 7.1].map((w) => crossesTrigger(condition, w))).toEqual([false, true]);
+    expect([2, 4].map((w) => crossesTrigger({ atMs: 1, aboveMps: null, belowMps: 3 }, w))).toEqual([true, false]);
   });
 
   it('carries a decision table for every leg to the deck', async () => {

@@ -18,5 +18,9 @@ export async function earnedOf(entities: EntityManager, nowMs: number): Promise<
     [new Date(nowMs), YEAR_DAYS],
   );
   const losses = new Map((await lossesOf(entities, nowMs)).map((l) => [l.presentationId, l]));
-  return rows.map((r) => ({ ...r, lost: losses.get(r.presentationId)?.lost ?? 0, lookedBackH: losses.get(r.presentationId)?.rodHours ?? 0 }));
+  return rows.map((r) => ({
+    ...r,
+    lost: losses.get(r.presentationId)?.lost ?? 0,
+    lookedBackH: losses.get(r.presentationId)?.rodHours ?? 0,
+  }));
 }

@@ -21,7 +21,11 @@ export function gearRoutes({ clock }: Deps) {
   });
 
   app.answer(
-    createRoute({ method: 'get', path: '/gear/earned', responses: answers(z.array(baitCount), 'Fish, hours, cost and losses of each bait') }),
+    createRoute({
+      method: 'get',
+      path: '/gear/earned',
+      responses: answers(z.array(baitCount), 'Fish, hours, cost and losses of each bait'),
+    }),
     async (c) => earnedOf(c.get('entities'), clock.now()),
     { slow: true, keptMs: 300_000, keptFor: 'outfit', from: ['after', 'crew', 'gear', 'log', 'spots'] },
   );

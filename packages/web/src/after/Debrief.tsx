@@ -2,15 +2,18 @@ import type { DebriefEdit, DebriefView } from '@bluffwind/contract/debrief';
 import { CHIPS } from '@bluffwind/core/brief/chips';
 import { useQuery } from '@tanstack/react-query';
 import { Plus, X } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { useSave } from '../data/useSave';
+import { amount } from '../data/units';
 import { useTyped } from '../data/useTyped';
 import { FIELD } from '../ui/form/fields';
 import { clock, fish } from '../ui/format';
 import { Button, Fault, RangeBar, Waiting } from '../ui/parts';
 import { debriefQuery } from './queries';
+
+const DayChart = lazy(() => import('./DayChart'));
 
 /** Each stop against what was expected of it, and what the crew says. */
 export function Debrief({ tripId, captain, zone }: { tripId: string; captain: boolean; zone: string }) {
@@ -21,6 +24,7 @@ export function Debrief({ tripId, captain, zone }: { tripId: string; captain: bo
     <section aria-label="Debrief" className="px-4 py-4 md:px-6">
       <h2 className="text-[1.13rem] font-bold">What came of it</h2>
       <Stops stops={debrief.data.stops} />
+      <Day view={debrief.data} zone={zone} />
       <Said key={debrief.data.signedAt ?? 'open'} view={debrief.data} captain={captain} zone={zone} />
     </section>
   );
@@ -51,6 +55,39 @@ function Stops({ stops }: { stops: DebriefView['stops'] }) {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** The day on the chart, and its fish in the order they came; opened when it is asked for. */
+function Day({ view, zone }: { view: DebriefView; zone: string }) {
+  const [open, setOpen] = useState(false);
+  if (view.places.length === 0) return null;
+  return (
+    <section aria-label="The day" className="mt-3">
+      <Button aria-expanded={open} onClick={() => setOpen((o) => !o)}>
+        {open ? 'Close the day’s chart' : 'The day on the chart'}
+      </Button>
+      {open && (
+        <>
+          <Suspense fallback={<Waiting what="Opening the chart" />}>
+            <DayChart view={view} zone={zone} />
+          </Suspense>
+          <ol className="mt-2 text-[0.93rem]" data-day-fish>
+            {view.fish.map((k) => (
+              <li key={`${k.at} ${k.spot} ${k.species}`} className="flex gap-3 border-t border-line py-1">
+                <span className="num w-14 shrink-0">{clock(k.at, zone)}</span>
+                <span className="min-w-0 flex-1">
+                  {k.species === '' ? k.outcome : k.species}
+                  {k.lengthMm === null ? '' : ` ${amount(k.lengthMm, 'fish', 0)}`}
+                  {k.outcome === 'landed' ? (k.kept ? ', kept' : ', released') : k.species === '' ? '' : `, ${k.outcome}`}
+                </span>
+                <span className="text-ink-2">{k.spot}</span>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+    </section>
   );
 }
 

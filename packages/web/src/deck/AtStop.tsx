@@ -1,6 +1,7 @@
 import type { DeckStop } from '@bluffwind/contract/deck';
 import { conditionsOver, type SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
+import { wayGone } from '@bluffwind/core/ground/wayGone';
 import { DISTURBANCE_WORDS } from '@bluffwind/core/turn/disturbances';
 import { dropAgain } from '@bluffwind/core/turn/dropAgain';
 import { HOUR } from '@bluffwind/core/units/time';
@@ -19,6 +20,8 @@ import { OnTheWay } from './OnTheWay';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import { shareNow, StayOrMove } from './StayOrMove';
+import { Triggers } from './Triggers';
+import { type Recording, useTrack } from './useTrack';
 import type { Catch, DeckTrip } from './useDeckTrip';
 import { amount, words } from '../data/units';
 import { v7 } from 'uuid';
@@ -49,9 +52,10 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       .sort((a, b) => a.atMs - b.atMs),
     now,
   );
+  const track = useTrack((points) => record({ kind: 'track', stopId: current.id, points }));
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
   const next = pack.spots.find((s) => s.id === pack.legs.find((l) => !visited.has(l.spotId))?.spotId);
-  const [more, setMore] = useState(false);
+  const [more, setMore] = useState<false | 'more' | 'rest'>(false);
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
   const stage = c?.tideStage == null ? '' : c.tideStage < 0.5 ? 'run-in' : 'run-out';
   const gone =
@@ -84,9 +88,9 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
         <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
         <button
           type="button"
-          aria-expanded={more}
+          aria-expanded={more !== false}
           className="-my-3 min-h-[56px] shrink-0 cursor-pointer px-1 text-[0.93rem] underline underline-offset-4"
-          onClick={() => setMore((m) => !m)}
+          onClick={() => setMore((m) => (m ? false : 'more'))}
         >
           {more ? 'Less' : 'Chart, rest of day'}
         </button>
@@ -97,7 +101,18 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       </p>
       {spot && c && <SpotRisk pack={pack} spot={spot} c={c} />}
       <StayOrMove pack={pack} stop={current} here={here} visited={visited} now={now} over={over} />
-      {more && <OnTheWay trip={trip} next={next} stop={{ at: current, share: shareNow(pack, current, here, now) }} c={c} now={now} />}
+      {!more && <Triggers trip={trip} now={now} crossedOnly onLay={() => setMore('rest')} />}
+      {more && (
+        <OnTheWay
+          trip={trip}
+          next={next}
+          stop={{ at: current, share: shareNow(pack, current, here, now) }}
+          c={c}
+          now={now}
+          askAtOnce={more === 'rest'}
+        />
+      )}
+      {(more || track.on) && <DriftLine track={track} />}
       {school && (
         <p role="status" data-drop-again className="mt-2 border-l-4 border-kelp bg-kelp-pale px-3 py-1">
           Where there are two there are more: down again at once.
@@ -184,6 +199,32 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
         )}
       <FishSheets trip={trip} stop={current} sheet={sheet} onSheet={setSheet} />
     </Frame>
+  );
+}
+
+/** The way that the boat goes while it fishes, recorded by one tap: what it makes good tells the drift. */
+function DriftLine({ track: { on, points, why, toggle } }: { track: Recording }) {
+  const way = wayGone(points);
+  return (
+    <div className="mt-2" data-track-on={on}>
+      <button
+        type="button"
+        aria-pressed={on}
+        className={`${BIG} w-full font-normal ${on ? 'border-kelp bg-kelp-pale' : 'border-ink'}`}
+        onClick={toggle}
+      >
+        {on ? 'Stop recording the drift' : 'Record the drift'}
+      </button>
+      {points.length > 0 && (
+        <p className="num mt-1 text-[0.93rem]" role="status">
+          {amount(way.lengthM, 'near', 0)} in {way.minutes.toFixed(0)} min
+          {way.madeGoodMps !== null && way.toDeg !== null
+            ? `, ${amount(way.madeGoodMps, 'current', 2)} toward ${Math.round(way.toDeg)}°`
+            : ''}
+        </p>
+      )}
+      {why !== '' && <p className="text-[0.87rem] text-rust">{why}</p>}
+    </div>
   );
 }
 

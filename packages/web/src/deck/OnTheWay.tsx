@@ -3,11 +3,13 @@ import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import type { RestAsked } from '@bluffwind/core/plan/restOfDay';
 import { lazy, Suspense, useState } from 'react';
 import { BIG } from './deckParts';
+import { Triggers } from './Triggers';
 import type { DeckTrip } from './useDeckTrip';
 import { useOwnPosition } from './useOwnPosition';
 import { wayThere } from './wayThere';
 
 const DeckChart = lazy(() => import('./DeckChart'));
+const DeckRibbon = lazy(() => import('./DeckRibbon'));
 const TrialSheet = lazy(() => import('./TrialSheet'));
 const RestSheet = lazy(() => import('./RestSheet'));
 
@@ -18,26 +20,29 @@ interface OnTheWayProps {
   readonly stop?: { readonly at: DeckStop; readonly share: number } | undefined;
   readonly c: SpotConditions | null;
   readonly now: number;
+  /** The rest of the day is asked for as soon as this is opened. */
+  readonly askAtOnce?: boolean;
 }
 
 /** Where the boat is, the way to the next stop, the chart, and the rest of the day laid anew when it is asked for. */
-export function OnTheWay({ trip, next, stop, c, now }: OnTheWayProps) {
+export function OnTheWay({ trip, next, stop, c, now, askAtOnce = false }: OnTheWayProps) {
   const { pack, state, visited } = trip;
   const [locating, setLocating] = useState(false);
   const [chart, setChart] = useState(false);
   const [trial, setTrial] = useState(false);
-  const [asked, setAsked] = useState<RestAsked | null>(null);
+  const [ribbon, setRibbon] = useState(false);
   const position = useOwnPosition(locating);
   const last = pack.spots.find((s) => s.id === state.stops.at(-1)?.spotId);
   const way = next ? wayThere(pack, next, position.own, last) : '';
-  const ask = () =>
-    setAsked({
-      atMs: now,
-      spotId: stop?.at.spotId ?? last?.id ?? null,
-      share: stop?.share ?? 0,
-      fished: [...visited],
-      left: pack.legs.filter((l) => !visited.has(l.spotId)).map((l) => l.spotId),
-    });
+  const fromHere = (): RestAsked => ({
+    atMs: now,
+    spotId: stop?.at.spotId ?? last?.id ?? null,
+    share: stop?.share ?? 0,
+    fished: [...visited],
+    left: pack.legs.filter((l) => !visited.has(l.spotId)).map((l) => l.spotId),
+  });
+  const [asked, setAsked] = useState<RestAsked | null>(() => (askAtOnce ? fromHere() : null));
+  const ask = () => setAsked(fromHere());
   return (
     <div className="mt-2">
       {way !== '' && (
@@ -54,6 +59,7 @@ export function OnTheWay({ trip, next, stop, c, now }: OnTheWayProps) {
           </button>
         </p>
       )}
+      <Triggers trip={trip} now={now} onLay={ask} />
       <div className="mt-1 grid grid-cols-2 gap-2">
         <button
           type="button"
@@ -71,8 +77,17 @@ export function OnTheWay({ trip, next, stop, c, now }: OnTheWayProps) {
         <button type="button" className={`${BIG} col-span-2 border-ink font-normal`} onClick={() => setTrial(true)}>
           {state.trial ? `Trial: ${state.trial.arms.join(' against ')}` : 'Compare leaders, hooks or lures'}
         </button>
+        <button
+          type="button"
+          aria-expanded={ribbon}
+          className={`${BIG} col-span-2 border-ink font-normal`}
+          onClick={() => setRibbon((r) => !r)}
+        >
+          {ribbon ? 'Close the day’s ribbon' : 'The day’s ribbon'}
+        </button>
       </div>
       <Suspense fallback={null}>
+        {ribbon && <DeckRibbon pack={pack} now={now} />}
         {chart && <DeckChart trip={trip} position={position} next={next} c={c} now={now} onClose={() => setChart(false)} />}
         {trial && <TrialSheet trip={trip} onClose={() => setTrial(false)} />}
         {asked && (

@@ -44,11 +44,16 @@ export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose:
             <Dialog.Close className="min-h-[56px] cursor-pointer px-2 underline underline-offset-4">Close</Dialog.Close>
           </div>
           <Dialog.Description className="text-[0.93rem] text-ink-2">
-            From the next lines in, the rods of a bait are divided among these. Tap the rods that had the bite before you log it, misses too:
-            the Log says which lands more, and how sure that is.
+            From the next lines in, the rods of a bait are divided among these. Tap the rods that had the bite before you log it, misses
+            too: the Log says which lands more, and how sure that is.
           </Dialog.Description>
           <div className="my-3">
-            <Segments label="What is compared" value={what} options={TRIED.map((value) => ({ value, name: NAMES[value] }))} onPick={setWhat} />
+            <Segments
+              label="What is compared"
+              value={what}
+              options={TRIED.map((value) => ({ value, name: NAMES[value] }))}
+              onPick={setWhat}
+            />
           </div>
           {arms.map((arm, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the fields have no other name than their place

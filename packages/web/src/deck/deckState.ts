@@ -117,7 +117,8 @@ export function deckState(
       case 'undo-catch':
       case 'sighting':
       case 'tick':
-        // Undone above; signs and ticks change nothing of the stops.
+      case 'track':
+        // Undone above; signs, ticks and tracks change nothing of the stops.
         return;
       default:
         unheard(e);

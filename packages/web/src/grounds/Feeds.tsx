@@ -123,7 +123,7 @@ export function Feeds({ spotId, zone }: { spotId: string; zone: string }) {
           <TextField name="what" label="What" maxLength={60} placeholder="corn and pellets" />
           <div className="grid grid-cols-2 gap-3">
             <FigureField name="kg" label="How much" measure="weight" min={0.05} max={200} required />
-            <FigureField name="cost" label="Cost" min={0} max={100_000} hint="In your own money." />
+            <FigureField name="cost" label="Cost" min={0} max={100_000} money hint="In your own money." />
           </div>
           {sheet === 'plan' && (
             <div className="grid grid-cols-2 gap-3">

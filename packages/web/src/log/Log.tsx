@@ -24,6 +24,7 @@ import { logQuery, PART } from './queries';
 const ImportTrips = lazy(() => import('../imports/ImportTrips').then((m) => ({ default: m.ImportTrips })));
 
 const LogCharts = lazy(() => import('./LogCharts'));
+const Comparisons = lazy(() => import('./Comparisons'));
 
 type LogFileKind = (typeof LOG_FILES)[number];
 /** What each kind of file is for. */
@@ -34,11 +35,12 @@ const FILES: readonly { as: LogFileKind; words: string; media: string }[] = [
   { as: 'json', words: 'JSON, for a program', media: 'application/json' },
 ];
 
-type Shown = 'entries' | 'rates' | 'sizes';
+type Shown = 'entries' | 'rates' | 'sizes' | 'trials';
 const SHOWN: readonly { value: Shown; name: string }[] = [
   { value: 'entries', name: 'Entries' },
   { value: 'rates', name: 'Rates' },
   { value: 'sizes', name: 'Sizes' },
+  { value: 'trials', name: 'Trials' },
 ];
 
 /** What a phone can be put in order by; at the desk each column can. */
@@ -186,7 +188,8 @@ export default function Log() {
         )}
       </div>
       <Suspense fallback={<Waiting what="Opening the charts" />}>
-        {show !== 'entries' && <LogCharts filter={filter} show={show} />}
+        {show === 'trials' && <Comparisons />}
+        {(show === 'rates' || show === 'sizes') && <LogCharts filter={filter} show={show} />}
       </Suspense>
       {show === 'entries' && log.isPending && <Waiting what="Reading the log" />}
       {show === 'entries' && log.data && log.data.total.sets > 0 && (

@@ -1,5 +1,6 @@
 import type { LogRates, LogRow, LogView } from '@bluffwind/contract/log';
 import type { Topic } from '@bluffwind/contract/topics';
+import type { Comparisons } from '@bluffwind/contract/trials';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { get } from '../data/api';
 
@@ -34,3 +35,10 @@ export const ratesQuery = (filter: string, by: string) =>
     placeholderData: keepPreviousData,
     meta: { follows: LOG_TOPICS },
   });
+
+/** What was compared on deck, and what big lures drew. */
+export const comparisonsQuery = queryOptions({
+  queryKey: ['log', 'comparisons'],
+  queryFn: () => get<Comparisons>('/log/comparisons'),
+  meta: { follows: LOG_TOPICS },
+});

@@ -14,6 +14,8 @@ interface LegsLaneProps {
   readonly plan: PlanDoing;
   readonly worth: DragWorth;
   readonly naive: NaiveDay | null;
+  /** Hours in which big lures are eaten, ms. */
+  readonly bigLures: readonly (readonly [number, number])[];
   readonly selected: string | null;
   readonly onSelect: (spotId: string) => void;
   readonly onDrag: (index: number, byMs: number) => void;
@@ -21,7 +23,7 @@ interface LegsLaneProps {
 }
 
 /** The ribbon's lane of a trip: its hours, its breaks, the legs, and what the plan is worth against the last one and the bound. */
-export function LegsLane({ lane, desk: d, plan, worth, naive, selected, onSelect, onDrag, onDrop }: LegsLaneProps) {
+export function LegsLane({ lane, desk: d, plan, worth, naive, bigLures, selected, onSelect, onDrag, onDrop }: LegsLaneProps) {
   const { shown } = plan;
   const nameOf = (spotId: string) => spotName(d, spotId);
   const baitOf = (presentationId: string) => d.presentations.find((p) => p.id === presentationId)?.name ?? '';
@@ -32,6 +34,20 @@ export function LegsLane({ lane, desk: d, plan, worth, naive, selected, onSelect
         <g key={`${b.name} ${b.fromMs}`}>
           <rect x={lane.x(b.fromMs)} width={lane.x(b.toMs) - lane.x(b.fromMs)} y={0} height={lane.height} fill="var(--sand)" />
           <title>{b.name}</title>
+        </g>
+      ))}
+      {bigLures.map(([from, to]) => (
+        <g key={from} data-big-lure-hours="">
+          <title>Big lures are eaten now</title>
+          <line
+            x1={lane.x(from)}
+            x2={lane.x(to)}
+            y1={lane.height - 2}
+            y2={lane.height - 2}
+            stroke="var(--kelp)"
+            strokeWidth={3}
+            strokeDasharray="2 3"
+          />
         </g>
       ))}
       {shown ? (

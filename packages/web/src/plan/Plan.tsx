@@ -295,6 +295,7 @@ function PlanOf({ id }: { id: string }) {
                 plan={plan}
                 worth={worth}
                 naive={naive}
+                bigLures={told?.bigLures?.open ?? []}
                 selected={selected}
                 onSelect={setSelected}
                 onDrag={drag}

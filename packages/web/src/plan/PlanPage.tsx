@@ -52,6 +52,11 @@ export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PagePr
               <td>
                 <b>{spot(l.spotId)}</b>
                 {l.pinned ? ' (pinned)' : ''}
+                {told?.tracks[i] && (
+                  <p>
+                    {words(told.tracks[i].text)} {told.tracks[i].mind}
+                  </p>
+                )}
                 {told?.risk?.legs[i] && <RiskLines lines={stopLines(told.risk.legs[i], desk.zone)} />}
               </td>
               <td>
@@ -68,6 +73,7 @@ export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PagePr
           ))}
         </tbody>
       </table>
+      {told?.bigLures && <p>{words(told.bigLures.text)}</p>}
       {told?.risk && <RiskLines lines={dayLines(told.risk, desk.zone)} />}
       {(told?.risk?.notKnown.length ?? 0) > 0 && <p>{laidWithout(told?.risk?.notKnown ?? [])}</p>}
       {desk.breaks.map((b) => (

@@ -64,6 +64,11 @@ export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
           );
         })}
       </ol>
+      {told?.bigLures && (
+        <p className="border-t border-line pt-2 text-[0.87rem]" data-big-lures="">
+          {words(told.bigLures.text)}
+        </p>
+      )}
       <RiskLines lines={day} className="border-t border-line pt-2 text-[0.87rem]" />
       {shown.runMin !== null && (
         <p className="border-t border-line pt-2 text-[0.87rem] text-ink-2">

@@ -112,6 +112,7 @@ describe('legs on the ribbon', () => {
           plan={plan}
           worth={worth}
           naive={null}
+          bigLures={[[START + 2 * HOUR, START + 3 * HOUR]]}
           selected={null}
           onSelect={nothing}
           onDrag={nothing}

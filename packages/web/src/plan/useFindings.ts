@@ -1,3 +1,4 @@
+import type { BigLureHours } from '@bluffwind/core/plan/bigLureHours';
 import type { DayRisk } from '@bluffwind/core/plan/legRisk';
 import type { NaiveDay } from '@bluffwind/core/plan/naiveDay';
 import type { RodRole } from '@bluffwind/core/plan/partyFit';
@@ -18,6 +19,8 @@ export interface Told {
   readonly risk: DayRisk | null;
   /** For each stop how its line is fished under way; null where the boat lies. */
   readonly tracks: readonly ({ readonly text: string; readonly mind: string | null } | null)[];
+  /** The hours in which big lures are eaten; null where none is aboard. */
+  readonly bigLures: BigLureHours | null;
 }
 
 interface Asked {

@@ -11,6 +11,7 @@ import { amount } from '../data/units';
 import { useKeys } from '../data/useKeys';
 import { useSave } from '../data/useSave';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { Earned } from './Earned';
 import { GearSheet } from './GearSheet';
 import { gearQuery } from './queries';
 
@@ -112,6 +113,7 @@ export default function Gear() {
             </section>
           );
         })}
+        <Earned />
       </section>
       {edited && <GearSheet gear={edited} onClose={() => setEdited(null)} />}
     </>

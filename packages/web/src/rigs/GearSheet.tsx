@@ -36,7 +36,7 @@ export function GearSheet({ gear, onClose }: { gear: GearView; onClose: () => vo
           hint="A line’s diameter; a sea anchor of 1.2 m is 1200."
         />
         <FigureField name="stock" label="In stock" min={0} max={100_000} whole />
-        <FigureField name="cost" label="Cost of one" min={0} max={100_000} />
+        <FigureField name="cost" label="Cost of one" min={0} max={100_000} money />
         <TextField name="note" label="Note" maxLength={500} className="col-span-full" />
       </Entry>
     </Sheet>

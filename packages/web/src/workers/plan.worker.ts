@@ -2,6 +2,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { type BacktestSummary, type Foretold, foretellDay, summariseBacktest } from '@bluffwind/core/catchrate/backtest';
 import { daySentences } from '@bluffwind/core/plan/daySentences';
+import { type BigLureHours, bigLureHours } from '@bluffwind/core/plan/bigLureHours';
 import { type DayPlan, layDay, type LayOptions, scoreDay, type TimedPin } from '@bluffwind/core/plan/layDay';
 import { legTracks } from '@bluffwind/core/plan/legTracks';
 import { type DayRisk, notKnownOfTrip, riskOfLegs } from '@bluffwind/core/plan/legRisk';
@@ -105,12 +106,18 @@ const worker = {
     return { sentence: fitSentence(inputs, ranking, plan, desk.guests), roles: rodRoles(desk.guests, inputs.rods) };
   },
   /** The plan in three sentences, what speaks against its stops and ways, and how lines are fished under way. */
-  told(plan: DayPlan): { sentences: readonly string[]; risk: DayRisk | null; tracks: ReturnType<typeof legTracks> } {
-    if (!inputs || !ranking) return { sentences: [], risk: null, tracks: [] };
+  told(plan: DayPlan): {
+    sentences: readonly string[];
+    risk: DayRisk | null;
+    tracks: ReturnType<typeof legTracks>;
+    bigLures: BigLureHours | null;
+  } {
+    if (!inputs || !ranking) return { sentences: [], risk: null, tracks: [], bigLures: null };
     return {
       sentences: daySentences(inputs, ranking, plan),
       risk: riskOfLegs(inputs, ranking, plan.legs),
       tracks: legTracks(inputs, ranking, plan.legs),
+      bigLures: bigLureHours(inputs, ranking, plan.legs[0]?.spotId),
     };
   },
   /** What would change a plan, told as it becomes known. A newer question ends an older one. */

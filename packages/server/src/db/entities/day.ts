@@ -51,6 +51,25 @@ export const TrialEntity = new EntitySchema<TrialRow>({
   },
 });
 
+/** A part of the way that a boat went at a stop. */
+export interface TrackPartRow {
+  entryId: string;
+  outfitId: string;
+  stopId: string;
+  at: Date;
+  points: { lat: number; lon: number; atMs: number }[];
+}
+export const TrackPartEntity = new EntitySchema<TrackPartRow>({
+  name: 'track_part',
+  columns: {
+    entryId: { type: 'uuid', primary: true, name: 'entry_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    stopId: { type: 'uuid', name: 'stop_id' },
+    at: { type: 'timestamptz' },
+    points: { type: 'jsonb' },
+  },
+});
+
 /** One thing told of a fish after it was logged. */
 export interface CatchToldRow {
   entryId: string;

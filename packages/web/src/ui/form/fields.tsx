@@ -108,10 +108,12 @@ interface FigureProps extends Base {
   readonly whole?: boolean;
   readonly required?: boolean;
   readonly placeholder?: string;
+  /** An amount in the outfit's own money. */
+  readonly money?: boolean;
 }
 
 /** A figure, or null while it is left open. A comma serves as well as a point. */
-export function FigureField({ name, label, hint, className, measure, of, min, max, whole, required, placeholder }: FigureProps) {
+export function FigureField({ name, label, hint, className, measure, of, min, max, whole, required, placeholder, money }: FigureProps) {
   const id = useId();
   const show = (si: number) => (measure ? inMine(si, measure) : si);
   const tidy = (v: number) => String(measure && show(1) !== 1 ? Number(v.toFixed(2)) : Number(v.toPrecision(12)));
@@ -120,7 +122,10 @@ export function FigureField({ name, label, hint, className, measure, of, min, ma
     rules: {
       validate: (v: number | null) => {
         if (v === null) return required ? NEEDED : true;
-        if (Number.isNaN(v)) return 'A number, such as 1.5.';
+        if (Number.isNaN(v))
+          return money
+            ? 'The amount alone, such as 4.50, in your own money: change another currency into it first.'
+            : 'A number, such as 1.5.';
         if (whole && !Number.isInteger(v)) return 'A whole number.';
         // A hair of rounding between units is no fault.
         const slack = 1e-4 * Math.max(1, Math.abs(v));

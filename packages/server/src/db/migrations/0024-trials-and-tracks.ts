@@ -3,7 +3,7 @@ import { appRole } from './roles';
 
 const MINE = "nullif(current_setting('app.outfit', true), '')::uuid";
 
-/** What a trip compares on its rods, and which rods of a set fished what. */
+/** What a trip compares on its rods, which rods of a set fished what, and where a boat went while it fished under way. */
 export class Trials1780000000024 implements MigrationInterface {
   readonly name = 'Trials1780000000024';
 
@@ -22,6 +22,20 @@ export class Trials1780000000024 implements MigrationInterface {
         foreign key (outfit_id, trip_id) references trip (outfit_id, id),
         foreign key (outfit_id, by) references person (outfit_id, id)
       );
+      create table track_part (
+        entry_id uuid primary key,
+        outfit_id uuid not null references outfit,
+        stop_id uuid not null,
+        at timestamptz not null,
+        points jsonb not null,
+        foreign key (outfit_id, stop_id) references stop (outfit_id, id)
+      );
+      create index track_of_stop on track_part (stop_id, at);
+      alter table track_part enable row level security;
+      alter table track_part force row level security;
+      create policy own on track_part using (outfit_id = ${MINE}) with check (outfit_id = ${MINE});
+      grant select, insert, update, delete on track_part to ${await appRole(run)};
+      create trigger note_change after insert or update or delete on track_part for each statement execute function note_change('log');
       alter table trial enable row level security;
       alter table trial force row level security;
       create policy own on trial using (outfit_id = ${MINE}) with check (outfit_id = ${MINE});

@@ -1,0 +1,67 @@
+import { distanceM } from '@bluffwind/core/ground/seaBed';
+import type { TimedPlace } from '@bluffwind/core/ground/wayGone';
+import { useEffect, useRef, useState } from 'react';
+import { serverNow } from '../data/clock';
+
+/** A position is taken when the boat has moved so far, or so long after the last; what is not known so well is none. */
+const STEP_M = 12;
+const STEP_MS = 30_000;
+const WORST_M = 60;
+/** So many, or so long, are put into one entry: what is not yet in one is lost with the phone. */
+const PART = 20;
+const PART_MS = 60_000;
+
+export interface Recording {
+  readonly on: boolean;
+  readonly points: readonly TimedPlace[];
+  /** Why no position comes, in words; empty while they do. */
+  readonly why: string;
+  readonly toggle: () => void;
+}
+
+/**
+ * Follows the phone's own position while it is asked to, and gives it away in parts.
+ * @param keep - Puts a part into the trip's entries.
+ */
+export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
+  const [on, setOn] = useState(false);
+  const [points, setPoints] = useState<readonly TimedPlace[]>([]);
+  const [why, setWhy] = useState('');
+  const give = useRef(keep);
+  give.current = keep;
+  useEffect(() => {
+    if (!on) return;
+    if (!('geolocation' in navigator)) {
+      setWhy('This browser knows no position.');
+      setOn(false);
+      return;
+    }
+    let part: TimedPlace[] = [];
+    let last: TimedPlace | null = null;
+    let partFrom = 0;
+    const flush = () => {
+      if (part.length > 0) give.current(part);
+      part = [];
+    };
+    const watch = navigator.geolocation.watchPosition(
+      ({ coords }) => {
+        setWhy('');
+        if (coords.accuracy > WORST_M) return;
+        const here: TimedPlace = { lat: coords.latitude, lon: coords.longitude, atMs: Math.round(serverNow()) };
+        if (last && distanceM(last, here) < STEP_M && here.atMs - last.atMs < STEP_MS) return;
+        last = here;
+        if (part.length === 0) partFrom = here.atMs;
+        part.push(here);
+        setPoints((all) => [...all, here]);
+        if (part.length >= PART || here.atMs - partFrom >= PART_MS) flush();
+      },
+      () => setWhy('No position: allow it in the browser’s settings, and go where the sky is open.'),
+      { enableHighAccuracy: true, maximumAge: 2000, timeout: 30_000 },
+    );
+    return () => {
+      navigator.geolocation.clearWatch(watch);
+      flush();
+    };
+  }, [on]);
+  return { on, points, why, toggle: () => setOn((o) => !o) };
+}
