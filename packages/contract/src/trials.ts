@@ -1,16 +1,16 @@
 // Trials of leaders, hooks and lures on deck, what big lures draw, and what baits earned.
 import { z } from 'zod';
-import { TRIED } from './trialKinds';
+import { faultOfArms, TRIED } from './trialKinds';
 
 const arm = z.string().trim().min(1, 'say what these rods fish').max(40);
 
 /** What is compared on a trip, rods divided among two to four of it. */
 export const trialPlan = z
-  .object({ what: z.enum(TRIED), arms: z.array(arm).min(2, 'compare at least two').max(4) })
+  .object({ what: z.enum(TRIED), arms: z.array(arm).max(100) })
   .strict()
-  .refine((t) => new Set(t.arms.map((a) => a.toLowerCase())).size === t.arms.length, {
-    path: ['arms'],
-    message: 'two of them are the same',
+  .superRefine(({ arms }, c) => {
+    const message = faultOfArms(arms);
+    if (message !== '') c.addIssue({ code: 'custom', path: ['arms'], message });
   });
 /** Which of a trial some rods fish. */
 export const trialRods = z.object({ what: z.enum(TRIED), arm }).strict();

@@ -29,7 +29,7 @@ describe('a spot drawn as a line', () => {
     expect(t.bedM.at(-1)).toBeCloseTo(6, 1);
     // The last 300 m run north: the depth stays.
     expect(t.bedM.slice(-17).every((d) => d !== null && Math.abs(d - 6) < 0.11)).toBe(true);
-    expect(spotTrack(bed, [at(300, 1400), at(300, 1900)]).bedM.filter((d) => d === null).length).toBeGreaterThan(30);
+    expect(spotTrack(bed, [at(300, 1400), at(300, 1900)]).bedM.filter((d) => d === null).length).toBeGreaterThan(28);
     expect(() => spotTrack(bed, [at(0, 0)])).toThrow(/at least 2/);
   });
 });

@@ -1,5 +1,4 @@
-import { trialPlan } from '@bluffwind/contract/trials';
-import { TRIED, type Tried } from '@bluffwind/contract/trialKinds';
+import { faultOfArms, MOST_ARMS, TRIED, type Tried } from '@bluffwind/contract/trialKinds';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { myUnit } from '../data/units';
@@ -8,7 +7,6 @@ import { BIG } from './deckParts';
 import type { DeckTrip } from './useDeckTrip';
 
 const NAMES: Record<Tried, string> = { leader: 'Leaders', hook: 'Hooks', lure: 'Lures' };
-const MOST = 4;
 const KG_PER_LB = 0.45359237;
 
 /** A leader's strength is kept in kilograms, so that rig cards learn from it whatever unit it was typed in. */
@@ -28,10 +26,10 @@ export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose:
   const { rods } = trip.pack.trip;
   const begin = () => {
     const named = arms.filter((a) => a.trim() !== '').map((a) => (what === 'leader' ? leaderOf(a) : a.trim()));
-    const read = trialPlan.safeParse({ what, arms: named });
-    if (!read.success) return setFault(`${read.error.issues[0]?.message ?? 'Say what is compared'}.`.replace(/^./, (c) => c.toUpperCase()));
+    const wrong = faultOfArms(named);
+    if (wrong !== '') return setFault(`${wrong.replace(/^./, (c) => c.toUpperCase())}.`);
     if (rods < named.length) return setFault(`${named.length} of them want as many rods; this trip fishes ${rods}.`);
-    trip.record({ kind: 'trial', trial: read.data });
+    trip.record({ kind: 'trial', trial: { what, arms: named } });
     onClose();
   };
   return (
@@ -92,7 +90,7 @@ export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose:
             ) : (
               <button
                 type="button"
-                disabled={arms.length >= MOST}
+                disabled={arms.length >= MOST_ARMS}
                 className={`${BIG} border-dashed border-ink font-normal disabled:opacity-40`}
                 onClick={() => setArms([...arms, ''])}
               >

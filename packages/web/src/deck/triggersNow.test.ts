@@ -4,13 +4,14 @@ import { triggersNow } from './triggersNow';
 
 const NOW = Date.UTC(2026, 5, 19, 10);
 const HOUR = 3_600_000;
-const atMs = [NOW - 6 * HOUR, NOW + 6 * HOUR];
+const atMs = Array.from({ length: 13 }, (_, h) => NOW + (h - 6) * HOUR);
 /** A wind that rises from 4 to 10 m/s over the day: 7 now. */
 const water = {
-  lat: 47.5,
-  lon: -35.2,
-  tide: null,
-  wind: { east: { atMs, value: [4, 10], forecastFrom: 1 }, north: { atMs, value: [0, 0], forecastFrom: 1 }, gust: null },
+  wind: {
+    east: { atMs, value: atMs.map((_, h) => 4 + h / 2), forecastFrom: 7 },
+    north: { atMs, value: atMs.map(() => 0), forecastFrom: 7 },
+    gust: null,
+  },
 } as unknown as DeckPack['water'];
 const trigger = (inHours: number, aboveMps: number | null, belowMps: number | null = null) => ({
   sentence: `at ${inHours}`,

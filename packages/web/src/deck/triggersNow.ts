@@ -1,5 +1,4 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
-import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { crossesTrigger } from '@bluffwind/core/plan/crossedTrigger';
 import { sampleWind } from '@bluffwind/core/weather/wind';
 
@@ -15,7 +14,7 @@ const PAST_MS = 90 * 60_000;
 
 /** What would change the plan, with what of it has come true; what lies behind is left out. */
 export function triggersNow(pack: Pick<DeckPack, 'triggers' | 'water'>, nowMs: number): WatchedTrigger[] {
-  const { wind } = waterStateOf(pack.water);
+  const { wind } = pack.water;
   return (pack.triggers ?? [])
     .filter((t) => t.condition === null || t.condition.atMs > nowMs - PAST_MS)
     .map(({ sentence, worth, condition }) => {
