@@ -172,6 +172,16 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await expect(page.locator('[data-lines-out]')).toHaveCount(0);
   await expect(page.getByRole('button', { name: /6 kg on 1 rod/ })).toBeVisible();
   await page.getByRole('button', { name: /9\.5 kg on 1 rod/ }).click();
+  // The drift is recorded from the phone's own position; a part of it is kept though the page is put away meanwhile.
+  await context.grantPermissions(['geolocation']);
+  await context.setGeolocation({ latitude: 47.6, longitude: -35.2, accuracy: 8 });
+  await page.getByRole('button', { name: 'Record the drift' }).click();
+  for (const north of [1, 2, 3]) {
+    await page.waitForTimeout(600);
+    await context.setGeolocation({ latitude: 47.6 + north * 0.0003, longitude: -35.2, accuracy: 8 });
+  }
+  await expect(page.locator('[data-track-on="true"]')).toContainText(/1\d\d m in 0 min/);
+  await page.getByRole('button', { name: 'Stop recording the drift' }).click();
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await expect(page.getByText(/laid anew on this phone/)).toBeVisible();
   await page.getByRole('button', { name: 'End the trip' }).click();
@@ -201,6 +211,11 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
     { tried: 'leader', arm: '6 kg', rods: 1 },
     { tried: 'leader', arm: '9.5 kg', rods: 1 },
   ]);
+  const drift = await rows<{ points: { lat: number }[] }>(
+    'select p.points from track_part p join stop st on st.id = p.stop_id where st.trip_id = $1 order by p.at',
+    [tripId],
+  );
+  expect(drift.flatMap((d) => d.points.map((p) => p.lat))).toEqual([47.6, 47.6003, 47.6006, 47.6009]);
   const fish = `select c.id, c.length_mm, c.kept, c.outcome, c.more from "catch" c join "set" s on s.id = c.set_id
     join stop st on st.id = s.stop_id where st.trip_id = $1 and c.deleted_at is null`;
   const [stored, ...more] = await rows<{ id: string }>(fish, [tripId]);
@@ -239,6 +254,11 @@ test('the captain signs the debrief and sends the guests a page that tells no pl
   await expectAccessible(page);
   await page.goto(`/trips/${tripId}/after`);
   await expect(page.locator('[data-signed-off]')).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'The day on the chart' }).click();
+  await expect(page.locator('[data-way-gone]')).toContainText(/went \d+ m in/, { timeout: 60_000 });
+  await expect(page.locator('[data-day-fish]')).toContainText('European sea bass 46 cm, released');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Close the day’s chart' }).click();
 
   // A spot's name in the text is caught before it goes out.
   const spots = await rows<{ name: string; lat: number; lon: number }>('select name, lat, lon from spot where lat is not null');

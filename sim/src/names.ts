@@ -93,6 +93,7 @@ export const CLIENT_NAMES = [
 /** Spots that lie along a line: from their middle to their end, m east and north. */
 export const LINES: Readonly<Record<string, readonly [number, number]>> = {
   'Long bank': [300, 120],
+  'Whin island point': [140, 60],
   'Shell ridge': [220, 150],
   'Sill bank': [280, -60],
   'Old road': [180, 80],

@@ -26,11 +26,14 @@ describe('looks and takes', () => {
       followWords(
         followsBy([
           { ...good, rodHours: 5 },
-          { ...good, rodHours: 5, hour: 6, follows: 0, takes: 1 },
+          { ...good, rodHours: 5, hour: 6, follows: 1, takes: 0 },
         ]),
       ),
     ).toContain('In the window 1.00 came a rod-hour, outside it 0.20.');
     expect(followWords(followsBy([]))).toBe('No big lure has been fished yet.');
+    expect(followWords(followsBy([{ ...good, follows: 0, takes: 3 }]))).toMatch(
+      /^3 fish took big lures in 2 rod-hours. No follow has been logged/,
+    );
   });
 });
 

@@ -55,6 +55,9 @@ export function followWords({ all, window }: FollowsBy): string {
     return all.rodHours === 0
       ? 'No big lure has been fished yet.'
       : `No fish has come to a big lure in ${all.rodHours.toFixed(0)} rod-hours.`;
+  // Takes are always logged; without a single look that was no take nobody has logged looks.
+  if (all.looks === all.takes)
+    return `${all.takes} fish took big lures in ${all.rodHours.toFixed(0)} rod-hours. No follow has been logged on deck (Saw sign, A follow), so nobody can say how many only looked; two takes in ten looks are usual.`;
   const per = (x: LooksAndTakes) => (x.rodHours > 0 ? x.looks / x.rodHours : 0);
   const share = Math.round((10 * all.takes) / all.looks);
   const usual = `${all.looks} fish came to big lures, ${all.takes} took: ${share} in 10, where 2 in 10 are usual.`;

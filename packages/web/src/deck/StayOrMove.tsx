@@ -97,7 +97,7 @@ export function StayOrMove({ pack, stop, here, visited, now, over }: StayOrMoveP
         {rate(advice.rateNowPerHour)} an hour here now
         {better ? `, its best hour from ${clock(better.atMs, pack.zone)}` : ''}
         {advice.to
-          ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after a ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min run`
+          ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min under way`
           : ''}
         .
         {advice.fishToStay !== null

@@ -45,7 +45,7 @@ export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose:
             From the next lines in, the rods of a bait are divided among these. Tap the rods that had the bite before you log it, misses
             too: the Log says which lands more, and how sure that is.
           </Dialog.Description>
-          <div className="my-3">
+          <div className="my-3 [&_button]:min-h-[56px]">
             <Segments
               label="What is compared"
               value={what}

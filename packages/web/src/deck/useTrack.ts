@@ -8,8 +8,8 @@ const STEP_M = 12;
 const STEP_MS = 30_000;
 const WORST_M = 60;
 /** So many, or so long, are put into one entry: what is not yet in one is lost with the phone. */
-const PART = 20;
-const PART_MS = 60_000;
+const PART = 5;
+const PART_MS = 45_000;
 
 export interface Recording {
   readonly on: boolean;
@@ -47,7 +47,9 @@ export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
       ({ coords }) => {
         setWhy('');
         if (coords.accuracy > WORST_M) return;
-        const here: TimedPlace = { lat: coords.latitude, lon: coords.longitude, atMs: Math.round(serverNow()) };
+        // A tenth of a metre; no position is known better.
+        const [lat, lon] = [coords.latitude, coords.longitude].map((x) => Number(x.toFixed(6))) as [number, number];
+        const here: TimedPlace = { lat, lon, atMs: Math.round(serverNow()) };
         if (last && distanceM(last, here) < STEP_M && here.atMs - last.atMs < STEP_MS) return;
         last = here;
         if (part.length === 0) partFrom = here.atMs;
@@ -58,7 +60,12 @@ export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
       () => setWhy('No position: allow it in the browser’s settings, and go where the sky is open.'),
       { enableHighAccuracy: true, maximumAge: 2000, timeout: 30_000 },
     );
+    const away = () => {
+      if (document.hidden) flush();
+    };
+    document.addEventListener('visibilitychange', away);
     return () => {
+      document.removeEventListener('visibilitychange', away);
       navigator.geolocation.clearWatch(watch);
       flush();
     };

@@ -141,7 +141,8 @@ export default function Log() {
       <Suspense fallback={null}>
         {bringing && outfit && <ImportTrips outfit={outfit} zone={me?.outfit.zone ?? 'UTC'} onClose={() => setBringing(false)} />}
       </Suspense>
-      <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={narrow} />
+      {/* A trial is set side by side whole: no filter parts it. */}
+      {show !== 'trials' && <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={narrow} />}
       {saving.error !== null && <Fault error={saving.error} />}
       {failedOf(log) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
       <div className="no-print flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5 md:px-[18px]">
