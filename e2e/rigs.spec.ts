@@ -94,6 +94,29 @@ test('a trip without a plan says what is missing; with one every stop has its ri
   await page.getByRole('button', { name: 'Give it back' }).click();
   await expect(leader.locator('[data-what]')).toContainText(was);
 
+  // A spot drawn as a line is drifted along, behind the sea anchor of its card; the boat's own drift, timed, takes the place of the guess.
+  const track = page.locator('[data-part="track"]');
+  for (let i = 0; i < (await rigs.count()) && (await track.count()) === 0; i++) await rigs.nth(i).click();
+  await expect(track).toContainText(/Drift (along|across) it behind a sea anchor of .* passes? /);
+  const guessed = await track.innerText();
+  await expect(page.locator('[data-drift-of]')).toContainText('is guessed from her seats and draught');
+  await page.getByRole('button', { name: 'Time her drift' }).click();
+  await page.getByLabel('Wind, m/s').fill('6');
+  await page.getByLabel('She drifted, m/s').fill('7');
+  await page.getByRole('dialog').getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(page.getByText('expected less than the wind')).toBeVisible();
+  await page.getByLabel('She drifted, m/s').fill('0.9');
+  await expectAccessible(page);
+  await page.getByRole('dialog').getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(page.locator('[data-drift-of]')).toContainText('drifts as she was timed', { timeout: 30_000 });
+  await expect(track).not.toHaveText(guessed, { timeout: 30_000 });
+  const [hull] = await rows<{ windage_m2: number; hull_m2: number }>(
+    `select windage_m2, hull_m2 from boat where name = 'Tern''s Errand' and windage_m2 is not null`,
+  );
+  const timed = { windMps: 6, windFromDeg: 0, currentMps: 0, currentToDeg: 0, windageM2: hull?.windage_m2, hullM2: hull?.hull_m2 };
+  expect(lab('drift', timed).throughWaterMps).toBeCloseTo(0.9, 2);
+  await rows(`update boat set hull_m2 = null, windage_m2 = null where name = 'Tern''s Errand'`);
+
   // Cards for the box, and the list, on paper.
   await page.emulateMedia({ media: 'print' });
   const cards = page.locator('[data-print-cards] section');

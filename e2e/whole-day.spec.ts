@@ -182,6 +182,23 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   }
   await expect(page.locator('[data-track-on="true"]')).toContainText(/1\d\d m in 0 min/);
   await page.getByRole('button', { name: 'Stop recording the drift' }).click();
+  // Marks under the boat are set on the chart where she is, with how they lie.
+  await page.getByRole('button', { name: 'Chart, and where I am' }).click();
+  await page.getByRole('button', { name: 'A sign where I am' }).click({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Marks on the sounder' }).click();
+  await page.getByRole('button', { name: 'Tight to the bottom' }).click();
+  await page.getByLabel(/How deep/).fill('7,5');
+  await page.getByRole('button', { name: 'deep', exact: true }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  // Twenty minutes on: what was fished for less than two counts for nothing.
+  await findSignal(context);
+  await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 60_000 });
+  await at(page, 62);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /6 kg on 1 rod, (1\d|2\d) min/ })).toBeVisible({ timeout: 60_000 });
+  await loseSignal(context);
   await page.getByRole('button', { name: 'Leave spot' }).click();
   await expect(page.getByText(/laid anew on this phone/)).toBeVisible();
   await page.getByRole('button', { name: 'End the trip' }).click();
@@ -216,6 +233,9 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
     [tripId],
   );
   expect(drift.flatMap((d) => d.points.map((p) => p.lat))).toEqual([47.6, 47.6003, 47.6006, 47.6009]);
+  expect(await rows('select kind, relation, depth_m, side, spot_id, lat, lon from sighting where trip_id = $1', [tripId])).toEqual([
+    { kind: 'marks', relation: 'tight', depth_m: 7.5, side: 'deep', spot_id: null, lat: 47.6009, lon: -35.2 },
+  ]);
   const fish = `select c.id, c.length_mm, c.kept, c.outcome, c.more from "catch" c join "set" s on s.id = c.set_id
     join stop st on st.id = s.stop_id where st.trip_id = $1 and c.deleted_at is null`;
   const [stored, ...more] = await rows<{ id: string }>(fish, [tripId]);

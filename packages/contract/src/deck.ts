@@ -4,7 +4,7 @@ import { id, instant, lengthKind } from './ids';
 import { planTrigger } from './plan';
 import { boatLimits, hazard, party } from './risk';
 import { ruleBody } from './rule';
-import { sign } from './sign';
+import { sign, signSide } from './sign';
 import { trialPlan, trialRods } from './trials';
 import { tripView } from './trips';
 import { waterRecord } from './water';
@@ -81,6 +81,13 @@ export const deckEntry = z.discriminatedUnion('kind', [
       note: z.string().max(500),
       depthM: z.number().min(0).max(500).nullable().default(null),
       relation: z.enum(['tight', 'above']).nullable().default(null),
+      /** Where it was set on the chart, and on which side of what stands there; left out where only its spot is told. */
+      place: z
+        .object({ lat: z.number().min(-90).max(90), lon: z.number().min(-180).max(180) })
+        .strict()
+        .nullable()
+        .default(null),
+      side: signSide.nullable().default(null),
     })
     .strict(),
   /** Lines out of the water, the boat stays: nothing fishes until they are in again. */

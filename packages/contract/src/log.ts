@@ -1,7 +1,7 @@
 import { LOG_AXES } from '@bluffwind/core/log/rateBy';
 import { z } from 'zod';
 import { date, id, instant } from './ids';
-import { LOG_ORDERS } from './logOrders';
+import { LOG_GAVE, LOG_ORDERS, LOG_TIDES, LOG_WINDS } from './logOrders';
 
 export const logFilter = z.object({
   waterId: id.optional(),
@@ -10,6 +10,12 @@ export const logFilter = z.object({
   speciesId: id.optional(),
   from: date.optional(),
   to: date.optional(),
+  boatId: id.optional(),
+  /** Run of the tide. */
+  tide: z.enum(LOG_TIDES).optional(),
+  wind: z.enum(LOG_WINDS).optional(),
+  /** With fish landed, or without. */
+  gave: z.enum(LOG_GAVE).optional(),
   limit: z.coerce.number().int().min(1).max(1000).default(200),
 });
 

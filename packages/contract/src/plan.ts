@@ -204,7 +204,17 @@ export const planDesk = z.object({
   ),
   evidence,
   /** Signs of fish seen on this water of late. */
-  signs: z.array(z.object({ at: z.number(), spot: id, kind: sign, relation: z.enum(['tight', 'above']).nullable() })),
+  signs: z.array(
+    z.object({
+      at: z.number(),
+      spot: id.nullable(),
+      kind: sign,
+      relation: z.enum(['tight', 'above']).nullable(),
+      /** Where it was set on the chart; absent where only its spot is known. */
+      lat: nullable.optional(),
+      lon: nullable.optional(),
+    }),
+  ),
   /** Bait that went in at its spots, in the last seasons. */
   feeds: z.array(z.object({ at: z.number(), spot: id })),
   taken: z.array(z.object({ tripId: id, spotId: id, fromMs: z.number(), toMs: z.number(), boat: z.string() })),

@@ -39,7 +39,12 @@ export const bigLureSet = z.object({
   takes: z.int(),
 });
 
-export const comparisons = z.object({ trials: z.array(trialView), bigLures: z.array(bigLureSet) });
+export const comparisons = z.object({
+  trials: z.array(trialView),
+  bigLures: z.array(bigLureSet),
+  /** Marks on the sounder by how they lay, and after how many a fish was landed within the hour. */
+  marks: z.array(z.object({ relation: z.enum(['tight', 'above']).nullable(), seen: z.int(), fish: z.int() })),
+});
 export type Comparisons = z.infer<typeof comparisons>;
 
 export const baitCount = z.object({

@@ -39,6 +39,16 @@ describe('signs', () => {
     expect(at([seen('follow')], 1, 0).follow).toBe(0);
     expect(at([seen('colour'), seen('temperature')], 0, 12)).toEqual({ any: 0, bait: 0, follow: 0, break: 1 });
   });
+  it('set on the chart count by how far each spot is from there, whether they have a spot or not', () => {
+    // Half way between head and elbow.
+    const between = { spot: null, lat: 47.6 + 175 / 111_200, lon: -35.2 };
+    expect(at([seen('rays', between)], 0, 0).any).toBeCloseTo(2 ** -0.5, 6);
+    expect(at([seen('rays', between)], 1, 0).any).toBeCloseTo(2 ** -0.5, 6);
+    expect(at([seen('rays', { ...between, spot: 'root' })], 0, 0).any).toBeCloseTo(2 ** -0.5, 6);
+    expect(at([seen('follow', between)], 0, 0).follow).toBe(0);
+    expect(at([seen('follow', { spot: null, lat: 47.6 + 40 / 111_200, lon: -35.2 })], 0, 0).follow).toBeCloseTo(2 ** (-40 / 350), 6);
+    expect(at([seen('rays', { spot: null })], 0, 0).any).toBe(0);
+  });
   it('add up, whatever their order; those of places that are not known are left out', () => {
     const list = [seen('rays'), seen('birds', { at: NOON - 12 * HOUR }), seen('rays', { spot: 'gone' })];
     expect(at(list, 0, 0).any).toBeCloseTo(1.5, 12);

@@ -7,8 +7,12 @@ export type SignKind = (typeof SIGN_KINDS)[number];
 /** One thing seen. */
 export interface Sign {
   readonly at: number;
-  readonly spot: string;
+  /** Where it was seen; null for one that was set on the chart away from any spot. */
+  readonly spot: string | null;
   readonly kind: SignKind;
+  /** Where it was set on the chart; absent where only the spot is known. */
+  readonly lat?: number | null | undefined;
+  readonly lon?: number | null | undefined;
   /** How marks lay: tight to the bottom is likely the target, hanging above likely not. */
   readonly relation?: 'tight' | 'above' | null;
 }
@@ -28,6 +32,8 @@ export const SIGN_HALF_LIFE_H = 12;
 /** A sign at a neighbouring spot so far away counts half, m. */
 const HALF_DISTANCE_M = 350;
 const REACH_M = 1500;
+/** What is set on the chart so near a spot is at it, m. */
+const SAME_PLACE_M = 80;
 const KEPT_HALF_LIVES = 6;
 
 interface Place {
@@ -53,14 +59,16 @@ export function signIndex(spots: readonly Place[], signs: readonly Sign[]): Sign
   const at = new Map(spots.map((s, i) => [s.id, i]));
   const bySpot: Near[][] = spots.map(() => []);
   for (const s of [...signs].sort((a, b) => a.at - b.at)) {
-    const from = at.get(s.spot);
-    if (from === undefined) continue;
+    const from = s.spot === null ? undefined : at.get(s.spot);
+    const set = s.lat != null && s.lon != null ? { id: '', lat: s.lat, lon: s.lon } : null;
+    const seen = set ?? (from === undefined ? null : spots[from]);
+    if (!seen) continue;
     const own = s.kind === 'marks' ? (s.relation === 'above' ? 0.35 : s.relation === 'tight' ? 1 : 0.7) : 1;
     spots.forEach((spot, i) => {
-      const d = i === from ? 0 : distance(spots[from] as Place, spot);
+      const d = i === from ? 0 : distance(seen, spot);
       if (d > REACH_M) return;
       // A follow is one fish: it is where it was.
-      if (s.kind === 'follow' && d > 0) return;
+      if (s.kind === 'follow' && d > (set ? SAME_PLACE_M : 0)) return;
       bySpot[i]?.push({ at: s.at, kind: s.kind, weight: own * 2 ** (-d / HALF_DISTANCE_M) });
     });
   }

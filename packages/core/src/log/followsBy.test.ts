@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { type BigLureSet, followsBy, followWords } from './followsBy';
 import { baitEarned } from './baitEarned';
+import { marksWords } from './marksTold';
 
 const good: BigLureSet = { hour: 12, rodHours: 2, clarityM: 1, windMps: 6, cloud: 0.9, follows: 4, takes: 1 };
 
@@ -34,6 +35,23 @@ describe('looks and takes', () => {
     expect(followWords(followsBy([{ ...good, follows: 0, takes: 3 }]))).toMatch(
       /^3 fish took big lures in 2 rod-hours. No follow has been logged/,
     );
+  });
+});
+
+describe('marks', () => {
+  it('are told by how they lay, with what came of them, and judged only when there are enough', () => {
+    expect(marksWords([])).toBe('');
+    expect(marksWords([{ relation: null, seen: 9, fish: 2 }])).toBe('');
+    expect(marksWords([{ relation: 'tight', seen: 3, fish: 2 }])).toBe(
+      'Marks tight to the bottom 3 times, a fish within the hour after 2. Too few yet to tell them apart; usually those that lie tight are the target.',
+    );
+    const told = (tight: number, above: number) =>
+      marksWords([
+        { relation: 'tight', seen: 10, fish: tight },
+        { relation: 'above', seen: 10, fish: above },
+      ]);
+    expect(told(7, 2)).toContain('more often the target');
+    expect(told(2, 2)).toContain('against what is usual');
   });
 });
 

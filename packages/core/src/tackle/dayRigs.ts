@@ -27,7 +27,6 @@ export interface CrewsRigs {
     readonly weightsG: readonly number[];
     readonly headsG: readonly number[];
     readonly anchorsM: readonly number[];
-    readonly usual: { readonly weights: boolean; readonly heads: boolean };
   };
   readonly losses: readonly ({ readonly presentationId: string } & Losses)[];
   readonly boat: { readonly windageM2: number; readonly hullM2: number; readonly accessNote: string };
@@ -88,12 +87,11 @@ export function dayRigs(
 }
 
 function boxOf({ box, trials, leaders }: CrewsRigs): RigBox {
-  const { weightsG, headsG, anchorsM, usual } = box;
+  const { weightsG, headsG, anchorsM } = box;
   return {
     weightsG,
     headsG,
     anchorsM,
-    usual: usual.weights && usual.heads,
     timed: Object.fromEntries(
       trials.flatMap((t) =>
         t.depthM === null || t.seconds === null ? [] : [[t.presentationId, { depthM: t.depthM, seconds: t.seconds }]],

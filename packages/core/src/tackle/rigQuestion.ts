@@ -64,8 +64,6 @@ export interface RigBox {
   readonly headsG: readonly number[];
   /** Diameters of sea anchors aboard, m. */
   readonly anchorsM: readonly number[];
-  /** True where these are the usual sizes, since the crew has listed none. */
-  readonly usual: boolean;
   /** A bait timed to the bottom, by presentation. */
   readonly timed: Readonly<Record<string, { readonly depthM: number; readonly seconds: number }>>;
   /** Depth that a diver was found to reach, by presentation, m. */
@@ -79,7 +77,6 @@ export const USUAL_BOX: RigBox = {
   weightsG: [10, 15, 20, 30, 40, 60, 80, 100, 120, 150, 180, 200, 250],
   headsG: [1, 2, 3, 3.5, 5, 7, 10, 14, 18, 21, 28],
   anchorsM: [0.9, 1.2, 1.5, 1.8, 2.4],
-  usual: true,
   timed: {},
   dives: {},
   leaders: {},

@@ -87,9 +87,22 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
       );
       return;
     case 'sighting': {
-      const { sightingId, what, note, depthM, relation } = entry;
+      const { sightingId, what, note, depthM, relation, place, side } = entry;
       const spotId = entry.spotId === null ? null : await spotNow(entities, entry.spotId);
-      const row = { id: sightingId, outfitId, tripId: trip.id, spotId, at, kind: what, note, depthM, relation };
+      const row = {
+        id: sightingId,
+        outfitId,
+        tripId: trip.id,
+        spotId,
+        at,
+        kind: what,
+        note,
+        depthM,
+        relation,
+        lat: place?.lat ?? null,
+        lon: place?.lon ?? null,
+        side,
+      };
       await insertOnce(entities, SightingEntity, row, (k) => k.tripId === trip.id && k.kind === what && +k.at === +at);
       return;
     }

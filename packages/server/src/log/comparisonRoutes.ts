@@ -18,7 +18,11 @@ export function comparisonRoutes(_deps: Deps) {
     }),
     async (c) => {
       const entities = c.get('entities');
-      return { trials: await trialsOf(entities), bigLures: await bigLureSets(entities, await zoneOf(entities, c.get('who').outfitId)) };
+      return {
+        trials: await trialsOf(entities),
+        bigLures: await bigLureSets(entities, await zoneOf(entities, c.get('who').outfitId)),
+        marks: await marksSeen(entities),
+      };
     },
     { slow: true, keptMs: 300_000, keptFor: 'outfit', from: ['crew', 'log', 'spots'] },
   );
@@ -63,13 +67,24 @@ async function trialsOf(entities: EntityManager): Promise<Comparisons['trials']>
   return [...trials.values()];
 }
 
+/** Marks, and whether a fish was landed on that trip within the hour. */
+async function marksSeen(entities: EntityManager): Promise<Comparisons['marks']> {
+  return entities.query(
+    `select g.relation, count(*)::int as seen, count(*) filter (where exists (select from "catch" k join "set" s on s.id = k.set_id
+         join stop st on st.id = s.stop_id and st.deleted_at is null
+         where st.trip_id = g.trip_id and (g.spot_id is null or st.spot_id = g.spot_id) and k.outcome = 'landed' and k.deleted_at is null
+           and k.at between g.at and g.at + interval '1 hour'))::int as fish
+     from sighting g where g.kind = 'marks' and g.deleted_at is null group by 1`,
+  );
+}
+
 /** Times in which a big lure was fished, with the fish that followed it and that took. */
 async function bigLureSets(entities: EntityManager, zone: string): Promise<Comparisons['bigLures']> {
   return entities.query(
     `select extract(hour from mid.at)::float8 + extract(minute from mid.at)::float8 / 60 as hour, s.rod_hours as "rodHours",
        (s.conditions->>'clarityM')::float8 as "clarityM", (s.conditions->>'windMps')::float8 as "windMps",
        (s.conditions->>'cloud')::float8 as cloud,
-       (select count(*)::int from sighting g where g.trip_id = s.trip_id and g.kind = 'follow' and g.spot_id = s.spot_id and g.deleted_at is null
+       (select count(*)::int from sighting g where g.trip_id = s.trip_id and g.kind = 'follow' and (g.spot_id = s.spot_id or g.spot_id is null) and g.deleted_at is null
           and g.at between s.started_at and s.ended_at) as follows,
        (select count(*)::int from "catch" k where k.set_id = s.id and k.deleted_at is null) as takes
      from fished_set s join presentation p on p.id = s.presentation_id

@@ -8,7 +8,7 @@ import type { Deps } from '../http/context';
 import { answers } from '../http/responses';
 import { router } from '../http/routes';
 import { zoneOf } from '../trips/tripsOn';
-import { ASKED, askedValues } from './asked';
+import { ASKED, ASKED_VALUES, askedValues } from './asked';
 
 /** Lines of one file: more is asked for by years. */
 const MOST_LINES = 60_000;
@@ -50,7 +50,7 @@ export function logExport({ clock }: Deps) {
          join person cap on cap.id = t.captain_id
          left join "catch" k on k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)
          left join species f on f.id = k.species_id
-         where ${ASKED} and ($8 <> 'gpx' or sp.privacy = 'crew') order by s.started_at, s.id, k.at limit ${MOST_LINES + 1}`,
+         where ${ASKED} and ($${ASKED_VALUES + 1} <> 'gpx' or sp.privacy = 'crew') order by s.started_at, s.id, k.at limit ${MOST_LINES + 1}`,
         [...askedValues(q, who, zone), q.as],
       );
       if (rows.length > MOST_LINES)

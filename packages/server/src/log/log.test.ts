@@ -59,6 +59,27 @@ describe('the log as a list', () => {
       if (part.length < 7) return rows;
     }
   };
+  it('is parted by boat, tide, wind and what it gave, and every entry is in one part', async () => {
+    const { total } = (await captain.get('/log?limit=1')).body;
+    const sets = async (query: string) => (await captain.get(`/log?limit=1&${query}`)).body.total.sets as number;
+    const sum = async (...queries: string[]) => (await Promise.all(queries.map(sets))).reduce((a, b) => a + b, 0);
+    expect(await sum('gave=fish', 'gave=nothing')).toBe(total.sets);
+    expect(await sets('gave=nothing')).toBe(total.blankSets);
+    expect((await all('gave=nothing')).every((r) => r.fish === 0)).toBe(true);
+    const boats = (await captain.get('/outfit')).body.boats as { id: string }[];
+    expect(await sum(...boats.map((b) => `boatId=${b.id}`))).toBe(total.sets);
+    const [known] = await h.owner.query(
+      `select count(*) filter (where s.conditions->>'tideStage' is not null)::int as tide, count(*) filter (where s.conditions->>'windMps' is not null)::int as wind
+       from fished_set s join spot sp on sp.id = s.spot_id where sp.outfit_id = $1`,
+      [h.mine.outfit.id],
+    );
+    expect(await sum('tide=in', 'tide=out')).toBe(known.tide);
+    expect(await sum('wind=light', 'wind=breeze', 'wind=strong')).toBe(known.wind);
+    // The species counts with what it gave: the fish of another are none of it.
+    const [species] = h.mine.species;
+    expect(await sum(`speciesId=${species?.id}&gave=fish`, `speciesId=${species?.id}&gave=nothing`)).toBe(total.sets);
+    expect((await captain.get('/log?tide=slack')).body).toMatchObject({ code: 'invalid', fields: [{ field: 'tide' }] });
+  });
   it('comes in parts that hold every entry once, in any order, up and down', async () => {
     const { total } = (await captain.get('/log?limit=1')).body;
     for (const order of ['when', 'boat', 'spot', 'bait', 'rods', 'rodHours', 'fish', 'lost', 'largest', 'tide', 'wind', 'water'])

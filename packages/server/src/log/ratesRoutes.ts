@@ -6,7 +6,7 @@ import type { Deps } from '../http/context';
 import { answers } from '../http/responses';
 import { router } from '../http/routes';
 import { zoneOf } from '../trips/tripsOn';
-import { ASKED, askedValues } from './asked';
+import { ASKED, ASKED_VALUES, askedValues } from './asked';
 
 interface Row extends Omit<LoggedSet, 'rodHours'> {
   readonly hours: number;
@@ -33,7 +33,7 @@ export function logRatesRoutes(_deps: Deps) {
            (s.conditions->>'windMps')::float8 as "windMps", (s.conditions->>'waterTempC')::float8 as "waterTempC",
            (s.conditions->>'sunHeightDeg')::float8 as "sunHeightDeg", (s.conditions->>'clarityM')::float8 as "clarityM"
          from fished_set s join spot sp on sp.id = s.spot_id join presentation p on p.id = s.presentation_id
-         cross join lateral (select (s.started_at + (s.ended_at - s.started_at) / 2) at time zone $8 as at) mid
+         cross join lateral (select (s.started_at + (s.ended_at - s.started_at) / 2) at time zone $${ASKED_VALUES + 1} as at) mid
          cross join lateral (select count(*)::int as fish, array_agg(k.length_mm) filter (where k.length_mm is not null) as lengths
            from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)) k
          where ${ASKED}`,

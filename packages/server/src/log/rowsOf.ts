@@ -2,7 +2,7 @@
 import type { LogRow } from '@bluffwind/contract/log';
 import type { LogOrder } from '@bluffwind/contract/logOrders';
 import type { EntityManager } from 'typeorm';
-import { ASKED } from './asked';
+import { ASKED, ASKED_VALUES } from './asked';
 
 interface SetRow {
   set_id: string;
@@ -51,9 +51,10 @@ export interface Part {
 /** @param asked - Values of ASKED. */
 export async function rowsOf(entities: EntityManager, asked: readonly unknown[], { order, dir, limit, offset }: Part): Promise<LogRow[]> {
   const way = dir === 'up' ? 'asc nulls last' : 'desc nulls last';
+  const part = `limit $${ASKED_VALUES + 1} offset $${ASKED_VALUES + 2}`;
   // By time the index finds the part; by anything else all that is asked for is gone through.
-  const early = order === 'when' ? `order by s.started_at ${dir === 'up' ? 'asc' : 'desc'}, s.id limit $8 offset $9` : '';
-  const late = order === 'when' ? '' : 'limit $8 offset $9';
+  const early = order === 'when' ? `order by s.started_at ${dir === 'up' ? 'asc' : 'desc'}, s.id ${part}` : '';
+  const late = order === 'when' ? '' : part;
   const rows: SetRow[] = await entities.query(
     `select * from (
        select s.id as set_id, s.stop_id, s.trip_id, s.started_at as at, w.name as water, s.spot_id, s.spot, p.name as presentation,

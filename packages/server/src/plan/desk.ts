@@ -159,7 +159,7 @@ export async function loadDesk(
       spotIds: spots.map((s) => s.id),
       presentationIds: presentations.map((p) => p.id),
     }),
-    signs: (await loadSigns(entities, water.id, evidenceBeforeMs)).filter((g) => spots.some((s) => s.id === g.spot)),
+    signs: (await loadSigns(entities, water.id, evidenceBeforeMs)).filter((g) => g.spot === null || spots.some((s) => s.id === g.spot)),
     feeds: (await loadFeeds(entities, water.id, trip.startsAt.getTime())).filter((f) => spots.some((s) => s.id === f.spot)),
     dockTravelMin: [...deepest.dockMin],
     travelMin: deepest.betweenMin.map((row) => [...row]),

@@ -119,11 +119,23 @@ const SIGN_DAYS = 400;
 
 /** Signs seen on a water before an instant, oldest first: those of the log teach how long signs hold. */
 export async function loadSigns(entities: EntityManager, waterId: string, beforeMs: number): Promise<PlanDesk['signs']> {
-  const rows: { at: Date; spot_id: string; kind: PlanDesk['signs'][number]['kind']; relation: 'tight' | 'above' | null }[] =
-    await entities.query(
-      `select g.at, g.spot_id, g.kind, g.relation from sighting g join spot sp on sp.id = g.spot_id
-     where sp.water_id = $1 and g.deleted_at is null and g.at < $2 and g.at > $2 - make_interval(days => $3) order by g.at`,
-      [waterId, new Date(beforeMs), SIGN_DAYS],
-    );
-  return rows.map((r) => ({ at: r.at.getTime(), spot: r.spot_id, kind: r.kind, relation: r.relation }));
+  type Row = Pick<PlanDesk['signs'][number], 'kind' | 'relation'> & {
+    at: Date;
+    spot_id: string | null;
+    lat: number | null;
+    lon: number | null;
+  };
+  const rows: Row[] = await entities.query(
+    `select g.at, g.spot_id, g.kind, g.relation, g.lat, g.lon from sighting g left join spot sp on sp.id = g.spot_id
+     left join trip t on t.id = g.trip_id and g.spot_id is null and g.lat is not null
+     where coalesce(sp.water_id, t.water_id) = $1 and g.deleted_at is null and g.at < $2 and g.at > $2 - make_interval(days => $3) order by g.at`,
+    [waterId, new Date(beforeMs), SIGN_DAYS],
+  );
+  return rows.map(({ at, spot_id, kind, relation, lat, lon }) => ({
+    at: at.getTime(),
+    spot: spot_id,
+    kind,
+    relation,
+    ...(lat === null ? {} : { lat, lon }),
+  }));
 }

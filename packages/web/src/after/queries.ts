@@ -2,10 +2,10 @@ import type { DebriefView } from '@bluffwind/contract/debrief';
 import type { PhotoList } from '@bluffwind/contract/photos';
 import type { ReportDraft } from '@bluffwind/contract/report';
 import { queryOptions } from '@tanstack/react-query';
-import { get } from '../data/api';
+import { get, getCurrent } from '../data/api';
 
 export const debriefQuery = (tripId: string) =>
-  queryOptions({ queryKey: ['debrief', tripId], queryFn: () => get<DebriefView>(`/trips/${tripId}/debrief`), retry: false });
+  queryOptions({ queryKey: ['debrief', tripId], queryFn: () => getCurrent<DebriefView>(`/trips/${tripId}/debrief`), retry: false });
 export const reportQuery = (tripId: string) =>
   queryOptions({ queryKey: ['report', tripId], queryFn: () => get<ReportDraft>(`/trips/${tripId}/report`), retry: false });
 export const photosQuery = (tripId: string) =>

@@ -32,6 +32,21 @@ describe('asking the server', () => {
     expect(ends.filter((e) => e.status === 'fulfilled').length).toBeGreaterThanOrEqual(24);
     expect(isAway()).toBe(false);
   });
+  it('waits for what is worked out anew where a person goes on to work on it, and tells it of an answer elsewhere', async () => {
+    vi.useFakeTimers();
+    let n = 0;
+    vi.stubGlobal('fetch', async () => {
+      const answer = json({ n: ++n });
+      answer.headers.set('Bluffwind-Answer', n < 4 ? 'older' : 'current');
+      return answer;
+    });
+    const { get, getCurrent, isOlder } = await fresh();
+    expect(isOlder(await get('/trips'))).toBe(true);
+    const current = getCurrent<{ n: number }>('/desk');
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(await current).toEqual({ n: 4 });
+    expect(isOlder(await current)).toBe(false);
+  });
   it('sends what a person does at once, though the server was away', async () => {
     const asked = vi.fn(async (_: string): Promise<Response> => {
       throw new TypeError('no network');

@@ -95,6 +95,19 @@ export const isOlder = (answer: unknown): boolean => typeof answer === 'object' 
 /** Reads from the server. */
 export const get = <T>(path: string): Promise<T> => send<T>(path);
 
+/** How often, and at most how many times, what is worked out anew is asked for. */
+const CURRENT_MS = 1000;
+const CURRENT_TRIES = 60;
+
+/** Reads what a person goes on to work on: where the server is working it out anew, that is waited for, a minute at most. */
+export async function getCurrent<T>(path: string): Promise<T> {
+  for (let n = 1; ; n++) {
+    const answer = await get<T>(path);
+    if (!isOlder(answer) || n >= CURRENT_TRIES) return answer;
+    await new Promise((r) => setTimeout(r, CURRENT_MS));
+  }
+}
+
 /** Sends to the server. */
 export const post = <T>(path: string, body?: unknown): Promise<T> =>
   send<T>(path, {

@@ -8,7 +8,7 @@ import { TOPIC_NAMES, type Topic } from '@bluffwind/contract/topics';
 import type { Board, TripView } from '@bluffwind/contract/trips';
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { get } from './api';
+import { get, getCurrent } from './api';
 import { learnClock } from './clock';
 import { learnSettings } from './settings';
 
@@ -53,7 +53,7 @@ export const tripQuery = (id: string) =>
 export const deskQuery = (tripId: string) =>
   queryOptions({
     queryKey: ['desk', tripId],
-    queryFn: () => get<PlanDesk>(`/trips/${tripId}/desk`),
+    queryFn: () => getCurrent<PlanDesk>(`/trips/${tripId}/desk`),
     staleTime: Number.POSITIVE_INFINITY,
     meta: { kept: true },
   });

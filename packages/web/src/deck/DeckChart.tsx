@@ -2,12 +2,14 @@
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import { useQuery } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Chart } from '../chart/Chart';
 import { failedOf } from '../data/failedOf';
 import { chartQuery, outfitQuery } from '../data/queries';
 import { clock } from '../ui/format';
+import { BIG } from './deckParts';
+import { SignSheet } from './SignSheet';
 import { Fault, Waiting } from '../ui/parts';
 import type { DeckTrip } from './useDeckTrip';
 import type { Positioning } from './useOwnPosition';
@@ -34,6 +36,13 @@ export default function DeckChart({ trip, position, next, c, now, onClose }: Dec
     return { id: s.id, name: s.name, lat: s.lat, lon: s.lon, faint: visited.has(s.id), ...(order >= 0 ? { order: order + 1 } : {}) };
   });
   const { own } = position;
+  const [placing, setPlacing] = useState(false);
+  const [at, setAt] = useState<{ lat: number; lon: number } | null>(null);
+  const placedAt = ([point]: [number, number][]) => {
+    setPlacing(false);
+    if (point) setAt({ lon: point[0], lat: point[1] });
+  };
+  const placed = useMemo(() => trip.state.signs.map((s) => ({ key: s.id, lat: s.lat, lon: s.lon })), [trip.state.signs]);
   const route = own && next ? [[own.lon, own.lat] as const, [next.lon, next.lat] as const] : undefined;
   return (
     <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
@@ -62,9 +71,30 @@ export default function DeckChart({ trip, position, next, c, now, onClose }: Dec
                 selected={next?.id ?? null}
                 {...(route ? { route } : {})}
                 own={own}
+                found={placed}
+                draw={placing ? { shape: 'point', onDone: placedAt } : null}
               />
             )}
           </div>
+          <div className="grid grid-cols-2 gap-2 px-4 py-2">
+            <button
+              type="button"
+              disabled={!own}
+              className={`${BIG} border-ink font-normal disabled:opacity-40`}
+              onClick={() => own && setAt({ lat: own.lat, lon: own.lon })}
+            >
+              A sign where I am
+            </button>
+            <button
+              type="button"
+              aria-pressed={placing}
+              className={`${BIG} font-normal ${placing ? 'border-kelp bg-kelp-pale' : 'border-ink'}`}
+              onClick={() => setPlacing((p) => !p)}
+            >
+              {placing ? 'Tap where it was' : 'A sign on the chart'}
+            </button>
+          </div>
+          {at && <SignSheet trip={trip} place={at} onClose={() => setAt(null)} />}
           <p className="border-t border-line px-4 py-1.5 text-[0.83rem] text-ink-2">
             The crew’s own chart, no chart for navigation: the official one and what you see come first. The line is straight and may cross
             land.

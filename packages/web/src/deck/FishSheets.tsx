@@ -6,6 +6,7 @@ import { serverNow } from '../data/clock';
 import { baitsHere } from './baitsHere';
 import { CatchSheet } from './CatchSheet';
 import { PickSheet } from './PickSheet';
+import { SIGNS, type SignName } from './signNames';
 import type { DeckTrip } from './useDeckTrip';
 
 /** What is asked for over the page, or nothing. */
@@ -17,19 +18,6 @@ export type Sheet =
   | { kind: 'marks' }
   | { kind: 'out' }
   | null;
-
-const SIGNS = [
-  ['bait', 'Bait massed or showering'],
-  ['birds', 'Birds working'],
-  ['marks', 'Marks on the sounder'],
-  ['rays', 'Rays rooting'],
-  ['surface', 'Fish at the surface'],
-  ['follow', 'A follow'],
-  ['colour', 'A line where the water’s colour changes'],
-  ['temperature', 'A break in the water’s temperature'],
-] as const;
-
-type Sign = (typeof SIGNS)[number][0];
 
 interface FishSheetsProps {
   readonly trip: DeckTrip;
@@ -43,9 +31,9 @@ export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: Fi
   const { pack, landed, turnOf, presentationName, record, log } = trip;
   // Nothing fishes while lines are out: the sheets that need a bait are not opened then.
   const active = trip.active ?? (current.sets.at(-1) as DeckStop['sets'][number]);
-  const saw = (what: Sign, relation: 'tight' | 'above' | null) => {
+  const saw = (what: SignName, relation: 'tight' | 'above' | null) => {
     setSheet(null);
-    record({ kind: 'sighting', sightingId: v7(), spotId: current.spotId, what, note: '', depthM: null, relation });
+    record({ kind: 'sighting', sightingId: v7(), spotId: current.spotId, what, note: '', depthM: null, relation, place: null, side: null });
   };
   return (
     <>
@@ -122,7 +110,7 @@ export function FishSheets({ trip, stop: current, sheet, onSheet: setSheet }: Fi
           onPick={(what) => {
             // How marks lie tells what they are: tight to the bottom likely the target, hanging above likely not.
             if (what === 'marks') setSheet({ kind: 'marks' });
-            else saw(what as Sign, null);
+            else saw(what as SignName, null);
           }}
           onClose={() => setSheet(null)}
         />

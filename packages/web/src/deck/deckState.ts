@@ -12,6 +12,8 @@ export interface DeckState {
   readonly current: DeckStop | null;
   /** The list before leaving, as it was signed last. */
   readonly departure: Departure | null;
+  /** Signs that were set on the chart from this phone. */
+  readonly signs: readonly { readonly id: string; readonly lat: number; readonly lon: number }[];
   /** What the trip compares on its rods, or null. */
   readonly trial: TrialPlan | null;
 }
@@ -30,6 +32,7 @@ export function deckState(
   const stops: Mutable<DeckStop>[] = pack.stops.map((s) => ({ ...s, sets: s.sets.map((x) => ({ ...x, catches: [...x.catches] })) }));
   let departure = pack.departure ?? null;
   let trial = pack.trial ?? null;
+  const signs: { id: string; lat: number; lon: number }[] = [];
   const undone = new Set(entries.filter((e) => e.kind === 'undo-catch').map((e) => e.catchId));
   // A later stop may be open already, from the server: what ended an earlier one must not end it.
   const close = (at: string, only?: string) => {
@@ -42,7 +45,7 @@ export function deckState(
   };
   for (const e of entries) apply(e);
   for (const s of stops) for (const x of s.sets) x.catches = x.catches.filter((k) => !undone.has(k.id));
-  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null), departure, trial };
+  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null), departure, trial, signs };
 
   function apply(e: DeckEntry): void {
     switch (e.kind) {
@@ -114,11 +117,13 @@ export function deckState(
         close(e.at);
         ended = true;
         return;
-      case 'undo-catch':
       case 'sighting':
+        if (e.place && !signs.some((s) => s.id === e.sightingId)) signs.push({ id: e.sightingId, ...e.place });
+        return;
+      case 'undo-catch':
       case 'tick':
       case 'track':
-        // Undone above; signs, ticks and tracks change nothing of the stops.
+        // Undone above; ticks and tracks change nothing of the stops.
         return;
       default:
         unheard(e);

@@ -2,6 +2,7 @@ import type { TrialView } from '@bluffwind/contract/trials';
 import type { Tried } from '@bluffwind/contract/trialKinds';
 import { WINDOW_WORDS } from '@bluffwind/core/catchrate/bigLureWindow';
 import { followsBy, followWords, type LooksAndTakes } from '@bluffwind/core/log/followsBy';
+import { marksWords } from '@bluffwind/core/log/marksTold';
 import { trialOutcome } from '@bluffwind/core/tackle/trialOutcome';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -17,6 +18,7 @@ export default function Comparisons() {
   const follows = useMemo(() => (all.data ? followsBy(all.data.bigLures) : null), [all.data]);
   if (failedOf(all)) return <Fault error={all.error} retry={() => void all.refetch()} />;
   if (!all.data || !follows) return <Waiting what="Adding up the trials" />;
+  const marks = marksWords(all.data.marks);
   return (
     <section aria-label="Trials" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-3 py-3 md:px-[18px]">
       {all.data.trials.length === 0 && (
@@ -28,6 +30,14 @@ export default function Comparisons() {
       {all.data.trials.map((t) => (
         <Trial key={`${t.what} ${t.bait} ${t.arms.map((a) => a.arm).join()}`} trial={t} />
       ))}
+      {marks !== '' && (
+        <>
+          <h2 className="mt-5 font-bold">Marks on the sounder</h2>
+          <p className="max-w-prose" data-marks="">
+            {marks}
+          </p>
+        </>
+      )}
       <h2 className="mt-5 font-bold">Big lures: looks and takes</h2>
       <p className="max-w-prose" data-follows="">
         {followWords(follows)}

@@ -9,7 +9,22 @@ import { Choice } from '../ui/Choice';
 import { DayPick } from '../ui/DayPick';
 import { dateName } from '../ui/format';
 
-export const FILTERS = ['waterId', 'spotId', 'presentationId', 'speciesId', 'from', 'to'] as const;
+export const FILTERS = ['waterId', 'spotId', 'presentationId', 'speciesId', 'from', 'to', 'boatId', 'tide', 'wind', 'gave'] as const;
+const OTHERS = {
+  tide: [
+    { id: 'in', name: 'run-in' },
+    { id: 'out', name: 'run-out' },
+  ],
+  wind: [
+    { id: 'light', name: 'light, to Beaufort 2' },
+    { id: 'breeze', name: 'Beaufort 3 and 4' },
+    { id: 'strong', name: 'Beaufort 5 and over' },
+  ],
+  gave: [
+    { id: 'fish', name: 'fish' },
+    { id: 'nothing', name: 'nothing' },
+  ],
+} as const satisfies Record<'tide' | 'wind' | 'gave', readonly { readonly id: string; readonly name: string }[]>;
 export type FilterName = (typeof FILTERS)[number];
 
 interface LogFiltersProps {
@@ -59,7 +74,14 @@ export function LogFilters(props: LogFiltersProps) {
 
 function wordOf(filter: FilterName, { params, outfit, spots }: LogFiltersProps): string {
   const value = params.get(filter) ?? '';
-  const named = { waterId: outfit?.waters, spotId: spots, presentationId: outfit?.presentations, speciesId: outfit?.species };
+  const named = {
+    waterId: outfit?.waters,
+    spotId: spots,
+    presentationId: outfit?.presentations,
+    speciesId: outfit?.species,
+    boatId: outfit?.boats,
+  };
+  if (filter === 'tide' || filter === 'wind' || filter === 'gave') return OTHERS[filter].find((o) => o.id === value)?.name ?? value;
   if (filter === 'from' || filter === 'to') return `${filter} ${dateName(value)}`;
   return named[filter]?.find((x) => x.id === value)?.name ?? 'one that is gone';
 }
@@ -91,6 +113,10 @@ function Fields({ params, outfit, spots, onChoose }: LogFiltersProps) {
       {choice('speciesId', 'Species', outfit?.species ?? [])}
       {day('from', 'From')}
       {day('to', 'To')}
+      {choice('boatId', 'Boat', outfit?.boats ?? [])}
+      {choice('tide', 'Tide', OTHERS.tide)}
+      {choice('wind', 'Wind', OTHERS.wind)}
+      {choice('gave', 'It gave', OTHERS.gave)}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import type { Me } from '@bluffwind/contract/auth';
 import type { DeckEntry, DeckPack } from '@bluffwind/contract/deck';
 import { useCallback, useEffect, useState } from 'react';
-import { ApiProblem, get, Offline } from '../data/api';
+import { ApiProblem, get, getCurrent, Offline } from '../data/api';
 import { learnClock } from '../data/clock';
 import { askForRoom } from './room';
 import { askToSend, onEntries, sendWaiting, tellEntries } from './sender';
@@ -54,7 +54,7 @@ export function useDeck(tripId: string): DeckStore {
       await refresh();
       try {
         learnClock(await get<Me>('/me'));
-        const fresh = await get<DeckPack>(`/deck/${tripId}`);
+        const fresh = await getCurrent<DeckPack>(`/deck/${tripId}`);
         await keepPack(fresh);
         if (!gone) {
           setPack(fresh);

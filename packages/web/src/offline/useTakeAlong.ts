@@ -1,7 +1,7 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { get } from '../data/api';
+import { getCurrent } from '../data/api';
 import type { Feature, Here } from '../data/feature';
 import { boardSpan, groundsSpan, tripSpan, waterSpan } from '../data/spans';
 import { chartQuery, deskQuery, spotsQuery, stateQuery, tripQuery } from '../data/queries';
@@ -30,7 +30,7 @@ export function useTakeAlong(here: Here, features: readonly Feature[], pocket: b
           queries.prefetchQuery(stateQuery(waterId, from, to));
       const steps: (() => Promise<unknown>)[] = [
         ...open.flatMap((t) => [
-          async () => keepPack(await get<DeckPack>(`/deck/${t.id}`)),
+          async () => keepPack(await getCurrent<DeckPack>(`/deck/${t.id}`)),
           () => queries.prefetchQuery(tripQuery(t.id)),
           () => queries.prefetchQuery(deskQuery(t.id)),
           state(t.water.id, tripSpan(Date.parse(t.startsAt), Date.parse(t.endsAt))),

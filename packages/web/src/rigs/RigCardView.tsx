@@ -2,6 +2,7 @@ import type { RigCard, RigPart } from '@bluffwind/core/tackle/rigQuestion';
 import type { TripRigs } from '@bluffwind/contract/rigs';
 import { words } from '../data/units';
 import { usePocket } from '../ui/usePocket';
+import { DriftForm } from './DriftForm';
 import { PartLine } from './PartLine';
 import { RigPicture } from './RigPicture';
 import { TrialForm } from './TrialForm';
@@ -10,11 +11,13 @@ interface RigCardViewProps {
   readonly trial: TripRigs['trials'][number] | undefined;
   readonly card: RigCard;
   readonly place: string;
+  /** Whose drift the card reckons with; absent on foot and where nothing can be changed. */
+  readonly drift?: { readonly boat: { readonly id: string; readonly name: string }; readonly hull: TripRigs['boat'] } | undefined;
   readonly onSet: ((part: RigPart, value: number | null) => void) | null;
 }
 
 /** A rig: the drawing in its water first, then what to tie, how to fish it, and what to mind. */
-export function RigCardView({ card, place, trial, onSet }: RigCardViewProps) {
+export function RigCardView({ card, place, trial, drift, onSet }: RigCardViewProps) {
   return (
     <article data-rig={card.name}>
       <h2 className="px-[18px] pt-3 font-bold">{card.name}</h2>
@@ -36,6 +39,7 @@ export function RigCardView({ card, place, trial, onSet }: RigCardViewProps) {
             <PartLine key={p.name} part={p} onSet={onSet && ((v) => onSet(p, v))} />
           ))}
         </ul>
+        {drift && card.parts.some((p) => p.name === 'sea anchor') && <DriftForm boat={drift.boat} hull={drift.hull} />}
         <TrialForm key={card.presentationId} card={card} trial={trial} />
         <p className="border-t border-line py-2">
           <b>When it goes quiet.</b> {words(card.quiet)}

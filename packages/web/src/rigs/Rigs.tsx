@@ -97,6 +97,7 @@ function RigsOf({ id }: { id: string }) {
       card={at.card}
       place={at.place}
       trial={extra.data.trials.find((x) => x.presentationId === at.card.presentationId)}
+      drift={mayEdit ? { boat: t.boat, hull: extra.data.boat } : undefined}
       onSet={mayEdit ? set(at) : null}
     />
   ) : (

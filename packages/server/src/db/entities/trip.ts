@@ -1,3 +1,4 @@
+import type { SignSide } from '@bluffwind/contract/signSides';
 import type { Tried } from '@bluffwind/contract/trialKinds';
 import type { FishMore } from '@bluffwind/contract/deck';
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
@@ -294,6 +295,10 @@ export interface SightingRow {
   /** Depth of what was seen, m, and how it lay to the bottom. */
   depthM: number | null;
   relation: 'tight' | 'above' | null;
+  /** Where it was set on the chart, and on which side of what stands there. */
+  lat: number | null;
+  lon: number | null;
+  side: SignSide | null;
   deletedAt: Date | null;
 }
 export const SightingEntity = new EntitySchema<SightingRow>({
@@ -308,6 +313,9 @@ export const SightingEntity = new EntitySchema<SightingRow>({
     note: { type: 'text' },
     depthM: { type: 'double precision', name: 'depth_m', nullable: true },
     relation: { type: 'text', nullable: true },
+    lat: { type: 'double precision', nullable: true },
+    lon: { type: 'double precision', nullable: true },
+    side: { type: 'text', nullable: true },
     deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true },
   },
 });

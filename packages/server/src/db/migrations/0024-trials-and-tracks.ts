@@ -3,7 +3,7 @@ import { appRole } from './roles';
 
 const MINE = "nullif(current_setting('app.outfit', true), '')::uuid";
 
-/** What a trip compares on its rods, which rods of a set fished what, and where a boat went while it fished under way. */
+/** What a trip compares on its rods, which rods of a set fished what, where a boat went while it fished under way, and signs set on the chart. */
 export class Trials1780000000024 implements MigrationInterface {
   readonly name = 'Trials1780000000024';
 
@@ -22,6 +22,8 @@ export class Trials1780000000024 implements MigrationInterface {
         foreign key (outfit_id, trip_id) references trip (outfit_id, id),
         foreign key (outfit_id, by) references person (outfit_id, id)
       );
+      alter table sighting add column lat double precision check (lat between -90 and 90), add column lon double precision check (lon between -180 and 180),
+        add column side text, add constraint sighting_place check ((lat is null) = (lon is null));
       create table track_part (
         entry_id uuid primary key,
         outfit_id uuid not null references outfit,
