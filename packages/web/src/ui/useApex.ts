@@ -22,8 +22,9 @@ export function useApex(drawn: string, options: (colour: ColourOf, widthPx: numb
         el,
         options((name) => css.getPropertyValue(name).trim(), el.clientWidth),
       );
-      void made.render();
-      chart = made;
+      // One that is left while it is still being drawn throws in its own clearing up, which would take the next screen with it.
+      const drawing = made.render().catch(() => undefined);
+      chart = { destroy: () => void drawing.then(() => made.destroy()).catch(() => undefined) };
     });
     return () => {
       gone = true;
