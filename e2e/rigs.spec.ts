@@ -101,10 +101,11 @@ test('a trip without a plan says what is missing; with one every stop has its ri
   const guessed = await track.innerText();
   await expect(page.locator('[data-drift-of]')).toContainText('is guessed from her seats and draught');
   await page.getByRole('button', { name: 'Time her drift' }).click();
-  await page.getByLabel('Wind, m/s').fill('6');
-  await page.getByLabel('She drifted, m/s').fill('7');
+  await page.getByLabel('Wind, m/s').fill('3');
+  await page.getByLabel('She drifted, m/s').fill('4');
   await page.getByRole('dialog').getByRole('button', { name: 'Store', exact: true }).click();
   await expect(page.getByText('expected less than the wind')).toBeVisible();
+  await page.getByLabel('Wind, m/s').fill('6');
   await page.getByLabel('She drifted, m/s').fill('0.9');
   await expectAccessible(page);
   await page.getByRole('dialog').getByRole('button', { name: 'Store', exact: true }).click();
@@ -115,7 +116,7 @@ test('a trip without a plan says what is missing; with one every stop has its ri
   );
   const timed = { windMps: 6, windFromDeg: 0, currentMps: 0, currentToDeg: 0, windageM2: hull?.windage_m2, hullM2: hull?.hull_m2 };
   expect(lab('drift', timed).throughWaterMps).toBeCloseTo(0.9, 2);
-  await rows(`update boat set hull_m2 = null, windage_m2 = null where name = 'Tern''s Errand'`);
+  await rows(`update boat set hull_m2 = null where name = 'Tern''s Errand'`);
 
   // Cards for the box, and the list, on paper.
   await page.emulateMedia({ media: 'print' });
