@@ -98,7 +98,7 @@ await main(async () => {
     await open(`/trips/${board.tomorrow[0].id}/rigs`);
     await page.locator('[data-rig-picture]').first().waitFor({ timeout: 60_000 });
     await shot('rigs');
-    for (const sum of ['feeder', 'boards']) {
+    for (const sum of ['feeder', 'boards', 'plumb']) {
       await open(`/bench?sum=${sum}`);
       await page.locator('[data-sum]').waitFor({ timeout: 60_000 });
       await page.waitForTimeout(2000);
@@ -143,7 +143,6 @@ await main(async () => {
     // The same evening on a phone.
     await page.setViewportSize({ width: 390, height: 844 });
     for (const [name, to] of [
-      ['pocket-board', '/'],
       ['pocket-rig', `/trips/${board.tomorrow[0].id}/rigs`],
     ]) {
       await open(to);
