@@ -45,7 +45,7 @@ export function logRatesRoutes(_deps: Deps) {
       );
       return { groups: [...groups], unknown, sizes: sizeSteps(rows.flatMap((r) => r.lengths ?? [])) };
     },
-    { slow: true, keptMs: 300_000, from: ['crew', 'log', 'spots'] },
+    { slow: true, keptMs: 300_000, from: ['crew', 'log', 'spots', 'trips'] },
   );
   return app;
 }
