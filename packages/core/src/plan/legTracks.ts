@@ -20,9 +20,14 @@ export function legTracks(
     const kind = trackKindOf(rigFamily(bait.family, bait.zone).layout);
     if (kind === null) return null;
     const c = ranking.conditionsAt(s, Math.max(0, Math.floor(((leg.startMs + leg.departMs) / 2 - inputs.startsAt) / STEP_MS)));
-    const { windMps, windFromDeg, currentMps, currentToDeg } = c;
+    const { windMps, windFromDeg, currentMps, currentToDeg, stillWater } = c;
     const tideM = c.depthM - (spot.depthMinM + spot.depthMaxM) / 2;
-    const track = trackLeg(kind, spot.track, { windMps, windFromDeg, currentMps, currentToDeg, tideM }, { ...drift, draughtM, anchorM: 0 });
+    const track = trackLeg(
+      kind,
+      spot.track,
+      { windMps, windFromDeg, currentMps, currentToDeg, stillWater, tideM },
+      { ...drift, draughtM, anchorM: 0 },
+    );
     return track && trackWords(track);
   });
 }

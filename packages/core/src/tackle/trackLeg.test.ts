@@ -77,6 +77,11 @@ describe('a pass', () => {
     expect(trackLeg('drift', east, { ...calm, windMps: null }, boat)).toBeNull();
     expect(trackLeg('drift', east, { ...calm, currentMps: 0.4, currentToDeg: 90 }, boat)?.speedMps).toBeGreaterThan(0.1);
   });
+  it('whose current nobody knows says that it is by the wind alone; on still water there is none to know', () => {
+    const wind = { ...calm, windMps: 8, windFromDeg: 270, currentMps: null };
+    expect(trackWords(trackLeg('drift', east, wind, boat) as never).mind).toBe('The current is not known: this is by the wind alone.');
+    expect(trackWords(trackLeg('drift', east, { ...wind, stillWater: true }, boat) as never).mind).toBeNull();
+  });
   it('over ground that dries or has too little water says so, and over what nobody has sounded too', () => {
     const beach = spotTrack(bed, [at(60, 500), at(400, 500)]);
     const low = trackLeg('troll', beach, calm, boat);

@@ -33,6 +33,8 @@ export interface TrackWater {
   readonly windFromDeg: number | null;
   readonly currentMps: number | null;
   readonly currentToDeg: number | null;
+  /** True where there is no current to know of. */
+  readonly stillWater?: boolean;
   /** Height of the water over datum, m. */
   readonly tideM: number;
   readonly waterKgM3?: number;
@@ -64,6 +66,8 @@ export interface TrackLeg {
   readonly across: boolean;
   /** Water under the boat along it, m; null where nobody has sounded any of it. */
   readonly depthM: { readonly least: number; readonly middle: number; readonly most: number } | null;
+  /** The drift is reckoned by the wind alone, since nobody knows the current. */
+  readonly byWindAlone: boolean;
   /** Part of the track that nobody has sounded, 0 to 1. */
   readonly unsounded: number;
   /** Part of it with too little water under the keel, 0 to 1. */
@@ -71,7 +75,7 @@ export interface TrackLeg {
 }
 
 /**
- * How a track is fished; null where a drift cannot be told, since wind or current is not known, or there is none: the boat lies.
+ * How a track is fished; null where a drift cannot be told, since the wind is not known, or nothing moves the boat: it lies.
  */
 export function trackLeg(kind: TrackKind, track: SpotTrack, water: TrackWater, boat: TrackBoat): TrackLeg | null {
   const depths = track.bedM.filter((d) => d !== null).map((d) => d + water.tideM);
@@ -83,7 +87,16 @@ export function trackLeg(kind: TrackKind, track: SpotTrack, water: TrackWater, b
   if (kind !== 'drift') {
     const speedMps = TOWED_MPS[kind];
     const passS = track.lengthM / speedMps;
-    const common = { kind, lengthM: track.lengthM, speedMps, toDeg: track.bearingDeg, anchorM: 0, across: false, ...ground };
+    const common = {
+      kind,
+      lengthM: track.lengthM,
+      speedMps,
+      toDeg: track.bearingDeg,
+      anchorM: 0,
+      across: false,
+      byWindAlone: false,
+      ...ground,
+    };
     return { ...common, passMin: passS / 60, passesPerHour: 3600 / (passS + TURN_S[kind]) };
   }
   const { windMps, windFromDeg, currentMps, currentToDeg } = water;
@@ -115,6 +128,7 @@ export function trackLeg(kind: TrackKind, track: SpotTrack, water: TrackWater, b
     passMin: passS / 60,
     passesPerHour: 3600 / (passS + lengthM / BACK_MPS + SET_UP_S),
     across,
+    byWindAlone: currentMps === null && water.stillWater !== true,
     ...ground,
   };
 }
@@ -134,12 +148,14 @@ export function trackWords(t: TrackLeg): { readonly text: string; readonly mind:
     t.depthM === null
       ? 'nobody has sounded it'
       : `${saidBare(t.depthM.least, 'depth', 1)} to ${said(t.depthM.most, 'depth', 1)} under the boat`;
-  const mind =
+  const alone = t.byWindAlone ? 'The current is not known: this is by the wind alone.' : null;
+  const ground =
     t.tooShoal > 0
       ? `${t.tooShoal > 0.5 ? 'Most' : 'Part'} of it has too little water under the keel at this height of water: shorten it, or come at another hour.`
       : t.unsounded > 0.2 && t.depthM !== null
         ? 'Part of it nobody has sounded: watch the sounder.'
         : null;
+  const mind = [ground, alone].filter((m) => m !== null).join(' ') || null;
   return {
     text: `${way}, ${said(t.lengthM, 'near', 0)} toward ${t.toDeg}° at ${said(t.speedMps, 'current', 1)}: ${passes}, ${under}.`,
     mind,
