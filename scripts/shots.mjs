@@ -142,9 +142,7 @@ await main(async () => {
     await other.close();
     // The same evening on a phone.
     await page.setViewportSize({ width: 390, height: 844 });
-    for (const [name, to] of [
-      ['pocket-rig', `/trips/${board.tomorrow[0].id}/rigs`],
-    ]) {
+    for (const [name, to] of [['pocket-rig', `/trips/${board.tomorrow[0].id}/rigs`]]) {
       await open(to);
       if (name === 'pocket-rig') await page.locator('[data-rig-picture]').first().waitFor({ timeout: 60_000 });
       await page.waitForTimeout(2500);
