@@ -74,6 +74,9 @@ export async function loseSignal(context: BrowserContext): Promise<void> {
   await ordered('/line/cut');
 }
 
+/** The line is there again, and the phone does not know it yet. */
+export const lineIsBack = () => ordered('/line/mend');
+
 /** It has a signal again. */
 export async function findSignal(context: BrowserContext): Promise<void> {
   await ordered('/line/mend');
@@ -140,6 +143,7 @@ export async function pickFish(page: Page, key: string, name: string, cm: number
     await page.getByRole('button', { name, exact: true }).click();
   }
   const keys = page.getByRole('dialog').getByRole('button', { name: /^\d+$/ });
+  await keys.first().waitFor();
   const all = (await keys.allInnerTexts()).map(Number);
   const nearest = all.reduce((best, k) => (Math.abs(k - cm) < Math.abs(best - cm) ? k : best));
   await keys.filter({ hasText: new RegExp(`^${nearest}$`) }).click();

@@ -25,6 +25,7 @@ import { ProgramKeys1780000000021 } from './migrations/0021-program-keys';
 import { PapersAndBookings1780000000022 } from './migrations/0022-papers-and-bookings';
 import { Feeding1780000000023 } from './migrations/0023-feeding';
 import { Trials1780000000024 } from './migrations/0024-trials-and-tracks';
+import { LogMerged1780000000025 } from './migrations/0025-log-merged';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -52,6 +53,7 @@ const MIGRATIONS = [
   PapersAndBookings1780000000022,
   Feeding1780000000023,
   Trials1780000000024,
+  LogMerged1780000000025,
 ];
 
 /** What a pool of connections may do. */

@@ -22,6 +22,7 @@ import { isAboard } from '../trips/crew';
 import { deckTrip } from './deckTrip';
 import { outsOf } from './linesOut';
 import { namedBy, readEntries, takeEntries } from './takeEntries';
+import { throughMerges } from './throughMerges';
 
 const byTrip = z.object({ tripId: id });
 
@@ -145,7 +146,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
     }),
     async (c) => {
       const entities = c.get('entities');
-      const read = readEntries(c.req.valid('json').entries);
+      const read = await throughMerges(entities, readEntries(c.req.valid('json').entries));
       const named = namedBy(read);
       const look = async () => found(await deckTrip(entities, c.req.valid('param').tripId, c.get('who'), named), 'trip');
       const on = await look();

@@ -59,7 +59,8 @@ export async function takeEntries(
   };
   for (const [place, { entry, problem }] of read.entries()) {
     try {
-      if (!entry) throw problem;
+      if (problem) throw problem;
+      if (!entry) continue;
       requireTime(trip, entry, nowMs, trip.zone);
       if (entry.kind === 'catch') {
         fish.push({ place, entry });
@@ -77,7 +78,7 @@ export async function takeEntries(
   return { receipts, ended };
 }
 
-/** An entry as it was sent: what it says, or why it says nothing. */
+/** An entry as it was sent: what it says, or why it says nothing; without either it was taken before and is part of another entry now. */
 export interface ReadEntry {
   readonly entryId: string;
   readonly entry: DeckEntry | null;

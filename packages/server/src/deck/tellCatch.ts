@@ -18,21 +18,59 @@ const COLUMNS: Partial<Record<keyof FishMore, string>> = {
 /** Keeps each thing told, then shows of each the latest, whichever phone said it and whenever it was sent. Throws Problem. */
 export async function tellCatch(entities: EntityManager, trip: DeckTrip, entry: Told, by: string): Promise<void> {
   await requireTold(entities, trip, entry);
-  const fields = Object.entries(entry.told).filter(([, v]) => v !== undefined);
+  const told = Object.fromEntries(Object.entries(entry.told).filter(([, v]) => v !== undefined));
+  await sayOf(entities, { entryId: entry.entryId, outfitId: trip.outfitId, catchId: entry.catchId, told, at: new Date(entry.at), by });
+}
+
+/** One word of a fish: what was told of it, when and by whom. */
+interface Word {
+  readonly entryId: string;
+  readonly outfitId: string;
+  readonly catchId: string;
+  readonly told: Readonly<Record<string, unknown>>;
+  readonly at: Date;
+  readonly by: string;
+}
+
+/** Adds a word to the history of a fish, and shows of each field the latest. */
+export async function sayOf(entities: EntityManager, { entryId, outfitId, catchId, told, at, by }: Word): Promise<void> {
+  const fields = Object.keys(told);
+  await keepFirstWord(entities, catchId, fields, at);
   await entities.query(
     `insert into catch_told (entry_id, field, outfit_id, catch_id, value, at, by)
      select $1, t.field, $2, $3, t.value, $4, $5 from jsonb_each($6::jsonb) t(field, value) on conflict do nothing`,
-    [entry.entryId, trip.outfitId, entry.catchId, new Date(entry.at), by, JSON.stringify(Object.fromEntries(fields))],
+    [entryId, outfitId, catchId, at, by, JSON.stringify(told)],
   );
+  await showLatest(entities, catchId, fields);
+}
+
+/** How the row of a fish k tells a field, for its history. */
+const AS_LOGGED = `case t.field ${Object.entries(COLUMNS)
+  .map(([field, column]) => `when '${field}' then to_jsonb(k.${column})`)
+  .join(' ')} else k.more->t.field end`;
+
+/** What a fish was logged with stands in its history too, so that the first word is kept like every later one. */
+async function keepFirstWord(entities: EntityManager, catchId: string, fields: readonly string[], before: Date): Promise<void> {
+  await entities.query(
+    `insert into catch_told (entry_id, field, outfit_id, catch_id, value, at, by)
+     select k.id, t.field, k.outfit_id, k.id, coalesce(${AS_LOGGED}, 'null'::jsonb),
+       least(k.at, $3::timestamptz - interval '1 millisecond'), null from "catch" k, unnest($2::text[]) t(field)
+     where k.id = $1 and not exists (select from catch_told c where c.catch_id = k.id and c.field = t.field) on conflict do nothing`,
+    [catchId, fields, before],
+  );
+}
+
+/** Shows of some fields the latest word. */
+export async function showLatest(entities: EntityManager, catchId: string, fields: readonly string[]): Promise<void> {
   const latest: { field: keyof FishMore; value: unknown }[] = await entities.query(
     `select distinct on (field) field, value from catch_told where catch_id = $1 and field = any($2) order by field, at desc, entry_id desc`,
-    [entry.catchId, fields.map(([field]) => field)],
+    [catchId, fields],
   );
   const own = latest.filter((l) => COLUMNS[l.field]);
   const more = latest.filter((l) => !COLUMNS[l.field]);
   const sets = own.map((l, i) => `${COLUMNS[l.field]} = $${i + 3}`);
   await entities.query(`update "catch" set ${[...sets, 'more = jsonb_strip_nulls(more || $2::jsonb)'].join(', ')} where id = $1`, [
-    entry.catchId,
+    catchId,
     JSON.stringify(Object.fromEntries(more.map((l) => [l.field, l.value]))),
     ...own.map((l) => l.value),
   ]);

@@ -1,7 +1,12 @@
 import { feature } from '../feature';
 import { comparisonRoutes } from './comparisonRoutes';
+import { LogMergedEntity, LogMergeEntity } from '../db/entities/logMerge';
+import { logEntryRoutes } from './entryRoutes';
 import { logExport } from './exportRoutes';
 import { logRatesRoutes } from './ratesRoutes';
 import { logRoutes } from './routes';
 
-export const log = feature({ routes: [logRoutes, logRatesRoutes, comparisonRoutes, logExport] });
+export const log = feature({
+  routes: [logRoutes, logEntryRoutes, logRatesRoutes, comparisonRoutes, logExport],
+  entities: [LogMergeEntity, LogMergedEntity],
+});

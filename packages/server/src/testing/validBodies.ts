@@ -212,6 +212,8 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/trips/{id}/debrief': { said: 'Slow until the turn.', chips: ['slow'], lost: [], baitLeft: '', signed: false },
     '/trips/{id}/report': { id: randomUUID(), text: 'Thank you.', learned: '', photoIds: [], days: 30 },
     '/log/fix': { setIds: [o.trips[0]?.stops[0]?.sets[0]?.id], presentationId: o.presentations[0]?.id },
+    '/log/merge': { setIds: o.trips.slice(0, 2).map((t) => t.stops[0]?.sets[0]?.id) },
+    '/log/fish/merge': { keepId: randomUUID(), otherId: randomUUID() },
     '/spots/{id}/feeds': { feeds: [{ id: randomUUID(), at: iso(TEST_NOW - 3_600_000), what: 'corn', kg: 1, cost: 2, done: true }] },
     '/feeds/{id}': { at: iso(TEST_NOW - 3_600_000), what: 'corn', kg: 1, cost: 2, done: true },
     '/papers': { id: randomUUID(), personId: o.people[0]?.id, kind: 'radio', name: '', endsOn: '2027-05-01' },
@@ -310,7 +312,11 @@ const spotBody = (spot: Harness['mine']['spots'][number]) => ({
 });
 
 /** Things of the first outfit that tests make: an import, a feature, a survey, a reading, a photo. */
-export const made: Record<'/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away' | '/feeds', string> = {
+export const made: Record<
+  '/log' | '/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away' | '/feeds',
+  string
+> = {
+  '/log': '',
   '/feeds': '',
   '/papers': '',
   '/away': '',
@@ -368,6 +374,7 @@ export async function makeRows(h: Harness): Promise<void> {
     if (answer.status !== 200) throw new Error(`${path}: ${JSON.stringify(answer.body)}`);
     return answer.body;
   };
+  made['/log'] = h.mine.trips.flatMap((t) => t.stops.flatMap((s) => s.sets))[0]?.id as string;
   made['/readings'] = (await post('/waters/{id}/readings')).readingId;
   made['/features'] = (await post('/waters/{id}/features')).id;
   made['/imports'] = (await post('/waters/{id}/imports/soundings')).id;

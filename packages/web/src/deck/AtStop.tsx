@@ -4,7 +4,7 @@ import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { wayGone } from '@bluffwind/core/ground/wayGone';
 import { DISTURBANCE_WORDS } from '@bluffwind/core/turn/disturbances';
 import { dropAgain } from '@bluffwind/core/turn/dropAgain';
-import { HOUR } from '@bluffwind/core/units/time';
+import { HOUR, MINUTE } from '@bluffwind/core/units/time';
 import { type ReactNode, useMemo, useState } from 'react';
 import { clock, depth } from '../ui/format';
 import { shortName } from '@bluffwind/core/fish/shortName';
@@ -39,9 +39,10 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const out = outNow(current);
   const [sheet, setSheet] = useState<Sheet>(null);
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
-  const at = useMemo(() => conditionsOver(water, now - HOUR, now + HOUR), [water, now]);
+  const minute = Math.floor(now / MINUTE) * MINUTE;
+  const at = useMemo(() => conditionsOver(water, minute - HOUR, minute + HOUR), [water, minute]);
   const spot = spotOf(current.spotId);
-  const c = spot ? at(spot, Math.floor(now / 60_000) * 60_000) : null;
+  const c = useMemo(() => (spot ? at(spot, minute) : null), [spot, at, minute]);
   const over = useMemo(() => (spot && c ? overHere(pack, spot, c) : []), [pack, spot, c]);
   const here = current.sets.flatMap((s) => s.catches).filter((k) => k.outcome === 'landed').length;
   const school = dropAgain(

@@ -1,10 +1,10 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
 import { holdsIn, type LengthKind, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
 import { localDate } from '@bluffwind/core/units/time';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { serverNow } from '../data/clock';
 import { dateName } from '../ui/format';
+import { DeckSheet } from './DeckSheet';
 import { lengthKeys } from './lengthKeys';
 import { amount, myUnit, words } from '../data/units';
 
@@ -40,7 +40,15 @@ interface CatchSheetProps {
 }
 
 /** Whose fish, its size, then kept or released, with what the crew's copy of the rules says of it. */
-export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, before, onDone, onClose }: CatchSheetProps) {
+export function CatchSheet(props: CatchSheetProps) {
+  return (
+    <DeckSheet title={props.species.name} note={props.species.caution} close="Close" onClose={props.onClose}>
+      <TheFish {...props} />
+    </DeckSheet>
+  );
+}
+
+function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onDone }: CatchSheetProps) {
   const [lengthMm, setLength] = useState<number | null>(before?.lengthMm ?? null);
   const [measured, setMeasured] = useState(before !== undefined);
   const [lengthKind, setKind] = useState<LengthKind>(before?.lengthKind ?? species.lengthKind);
@@ -79,120 +87,110 @@ export function CatchSheet({ pack, species, keptBy, keptByBoat, turnOf, before, 
     else onDone({ lengthMm, lengthKind, kept: true, clientId });
   };
   return (
-    <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content className="fixed inset-x-0 bottom-0 z-50 max-h-[94dvh] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-3 pb-5 text-[18px]">
-          <div className="flex items-start justify-between gap-3">
-            <Dialog.Title className="text-[1.3rem] font-bold">{species.name}</Dialog.Title>
-            <Dialog.Close className="min-h-[44px] cursor-pointer px-2 underline underline-offset-4">Close</Dialog.Close>
-          </div>
-          <Dialog.Description className="text-[0.93rem] text-ink-2">{species.caution}</Dialog.Description>
-          {pack.trip.guests.length > 1 && (
-            <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Whose fish">
-              {pack.trip.guests.map((g) => (
-                <button
-                  key={g.id}
-                  type="button"
-                  aria-pressed={g.id === clientId}
-                  onClick={() => {
-                    setClient(g.id);
-                    setAsked(false);
-                  }}
-                  className={`min-h-[48px] cursor-pointer rounded border px-3 ${g.id === clientId ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
-                >
-                  {g.name.split(' ')[0]}
-                  {keptBy(g.id) > 0 ? <span className="num"> {keptBy(g.id)} kept</span> : ''}
-                </button>
-              ))}
-            </div>
-          )}
-          <div className="mt-2 mb-1 flex items-center justify-between gap-2">
-            <span>
-              {myUnit('fish')}, {KIND_WORDS[lengthKind]}
-            </span>
+    <>
+      {pack.trip.guests.length > 1 && (
+        <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Whose fish">
+          {pack.trip.guests.map((g) => (
             <button
+              key={g.id}
               type="button"
-              className="min-h-[44px] cursor-pointer px-2 text-[0.93rem] underline underline-offset-4"
+              aria-pressed={g.id === clientId}
               onClick={() => {
-                const i = kinds.indexOf(lengthKind);
-                setKind(kinds[(i + 1) % kinds.length] as LengthKind);
+                setClient(g.id);
                 setAsked(false);
               }}
+              className={`min-h-[56px] cursor-pointer rounded border px-3 ${g.id === clientId ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
             >
-              measured otherwise
+              {g.name.split(' ')[0]}
+              {keptBy(g.id) > 0 ? <span className="num"> {keptBy(g.id)} kept</span> : ''}
             </button>
-          </div>
-          <div className="grid grid-cols-4 gap-2">
-            {lengthKeys(species, rules, unitMm).map((k) => (
-              <button
-                key={k}
-                type="button"
-                aria-pressed={lengthMm === Math.round(k * unitMm)}
-                onClick={() => choose(Math.round(k * unitMm))}
-                className={`${BIG} num ${lengthMm === Math.round(k * unitMm) ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}
-              >
-                {k}
-              </button>
-            ))}
-          </div>
-          <div className="mt-2 grid grid-cols-[1fr_1fr_2fr] gap-2">
-            <button
-              type="button"
-              disabled={lengthMm === null}
-              onClick={() => choose(Math.max(50, Math.round((lengthMm ?? 0) - stepMm)))}
-              className={`${BIG} border-ink disabled:opacity-40`}
-              aria-label={`−${step} ${unitWord}`}
-            >
-              −{step}
-            </button>
-            <button
-              type="button"
-              disabled={lengthMm === null}
-              onClick={() => choose(Math.round((lengthMm ?? 0) + stepMm))}
-              className={`${BIG} border-ink disabled:opacity-40`}
-              aria-label={`+${step} ${unitWord}`}
-            >
-              +{step}
-            </button>
-            <button
-              type="button"
-              aria-pressed={measured && lengthMm === null}
-              onClick={() => choose(null)}
-              className={`${BIG} ${measured && lengthMm === null ? 'border-ink bg-ink text-chalk' : 'border-dashed border-ink'}`}
-            >
-              not measured
-            </button>
-          </div>
-          <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${look}`} data-decision={measured ? said.decision : 'rules'}>
-            <b>{!measured ? 'Rules' : mustGo ? 'Must release' : noRule ? 'No rule on file' : 'May keep'}</b>
-            {measured && lengthMm !== null ? <span className="num"> {amount(lengthMm, 'fish', 1).replace('.0', '')}</span> : ''}
-            <span className="block text-[0.9em]">
-              {words(!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; '))}
-            </span>
-            {noRule && askedOnce && (
-              <span className="block text-[0.9em] font-semibold">Has somebody checked the local rules? Tap once more to keep it.</span>
-            )}
-          </p>
-          <div className="mt-3 grid grid-cols-2 gap-2">
-            <button type="button" disabled={!measured || mustGo} onClick={keep} className={`${BIG} border-ink disabled:opacity-40`}>
-              {noRule && askedOnce ? 'Keep it all the same' : 'Kept'}
-            </button>
-            <button
-              type="button"
-              disabled={!measured}
-              onClick={() => onDone({ lengthMm, lengthKind, kept: false, clientId })}
-              className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}
-            >
-              Released
-            </button>
-          </div>
-          <p className="mt-2 text-[0.83em] text-ink-2">
-            The crew’s own copy of the rules{oldest ? `, checked ${dateName(oldest)}${stale ? ': older than 30 days, re-check' : ''}` : ''}.
-            Local rules come first.
-          </p>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          ))}
+        </div>
+      )}
+      <div className="mt-2 mb-1 flex items-center justify-between gap-2">
+        <span>
+          {myUnit('fish')}, {KIND_WORDS[lengthKind]}
+        </span>
+        <button
+          type="button"
+          className="min-h-[56px] cursor-pointer px-2 text-[0.93rem] underline underline-offset-4"
+          onClick={() => {
+            const i = kinds.indexOf(lengthKind);
+            setKind(kinds[(i + 1) % kinds.length] as LengthKind);
+            setAsked(false);
+          }}
+        >
+          measured otherwise
+        </button>
+      </div>
+      <div className="grid grid-cols-4 gap-2">
+        {lengthKeys(species, rules, unitMm).map((k) => (
+          <button
+            key={k}
+            type="button"
+            aria-pressed={lengthMm === Math.round(k * unitMm)}
+            onClick={() => choose(Math.round(k * unitMm))}
+            className={`${BIG} num ${lengthMm === Math.round(k * unitMm) ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}
+          >
+            {k}
+          </button>
+        ))}
+      </div>
+      <div className="mt-2 grid grid-cols-[1fr_1fr_2fr] gap-2">
+        <button
+          type="button"
+          disabled={lengthMm === null}
+          onClick={() => choose(Math.max(50, Math.round((lengthMm ?? 0) - stepMm)))}
+          className={`${BIG} border-ink disabled:opacity-40`}
+          aria-label={`−${step} ${unitWord}`}
+        >
+          −{step}
+        </button>
+        <button
+          type="button"
+          disabled={lengthMm === null}
+          onClick={() => choose(Math.round((lengthMm ?? 0) + stepMm))}
+          className={`${BIG} border-ink disabled:opacity-40`}
+          aria-label={`+${step} ${unitWord}`}
+        >
+          +{step}
+        </button>
+        <button
+          type="button"
+          aria-pressed={measured && lengthMm === null}
+          onClick={() => choose(null)}
+          className={`${BIG} ${measured && lengthMm === null ? 'border-ink bg-ink text-chalk' : 'border-dashed border-ink'}`}
+        >
+          not measured
+        </button>
+      </div>
+      <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${look}`} data-decision={measured ? said.decision : 'rules'}>
+        <b>{!measured ? 'Rules' : mustGo ? 'Must release' : noRule ? 'No rule on file' : 'May keep'}</b>
+        {measured && lengthMm !== null ? <span className="num"> {amount(lengthMm, 'fish', 1).replace('.0', '')}</span> : ''}
+        <span className="block text-[0.9em]">
+          {words(!measured ? said.limits.join(', ') || 'no rule on file, check before keeping' : said.reasons.join('; '))}
+        </span>
+        {noRule && askedOnce && (
+          <span className="block text-[0.9em] font-semibold">Has somebody checked the local rules? Tap once more to keep it.</span>
+        )}
+      </p>
+      <div className="mt-3 grid grid-cols-2 gap-2">
+        <button type="button" disabled={!measured || mustGo} onClick={keep} className={`${BIG} border-ink disabled:opacity-40`}>
+          {noRule && askedOnce ? 'Keep it all the same' : 'Kept'}
+        </button>
+        <button
+          type="button"
+          disabled={!measured}
+          onClick={() => onDone({ lengthMm, lengthKind, kept: false, clientId })}
+          className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}
+        >
+          Released
+        </button>
+      </div>
+      <p className="mt-2 text-[0.83em] text-ink-2">
+        The crew’s own copy of the rules{oldest ? `, checked ${dateName(oldest)}${stale ? ': older than 30 days, re-check' : ''}` : ''}.
+        Local rules come first.
+      </p>
+    </>
   );
 }

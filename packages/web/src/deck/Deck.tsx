@@ -39,7 +39,7 @@ export default function Deck() {
       {unkept && (
         <p role="alert" className="bg-rust-pale px-4 py-2 text-[18px]">
           The last entry could not be kept on this phone: make room on it, then{' '}
-          <button type="button" className="min-h-[44px] cursor-pointer underline" onClick={unkept.again}>
+          <button type="button" className="min-h-[56px] cursor-pointer underline" onClick={unkept.again}>
             keep it again
           </button>
           .

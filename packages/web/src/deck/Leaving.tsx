@@ -43,7 +43,7 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
           {signed.ashore === '' ? '' : `; ${signed.ashore} ashore knows`}.
           {signed.left.length > 0 ? ` Left open: ${signed.left.map(what).join('; ')}.` : ''}
         </p>
-        <button type="button" className="min-h-[44px] cursor-pointer underline underline-offset-4" onClick={() => setAgain(true)}>
+        <button type="button" className="min-h-[56px] cursor-pointer underline underline-offset-4" onClick={() => setAgain(true)}>
           Go through it again
         </button>
       </section>
@@ -75,7 +75,7 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
         ))}
       </ul>
       <details className="border-t border-line py-2" data-talk>
-        <summary className="min-h-[44px] cursor-pointer underline underline-offset-4">The client talk</summary>
+        <summary className="min-h-[56px] cursor-pointer underline underline-offset-4">The client talk</summary>
         <ul className="list-disc pl-6 text-[0.93rem]">
           {clientTalk(leaving).map((l) => (
             <li key={l}>{l}</li>

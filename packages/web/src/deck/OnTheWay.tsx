@@ -54,7 +54,7 @@ export function OnTheWay({ trip, next, stop, c, now, askAtOnce = false }: OnTheW
       {trip.takenRest && (
         <p className="text-[0.87rem] text-ink-2">
           The stops ahead were laid anew on this phone.{' '}
-          <button type="button" className="min-h-[44px] cursor-pointer underline underline-offset-4" onClick={() => trip.takeRest(null)}>
+          <button type="button" className="min-h-[56px] cursor-pointer underline underline-offset-4" onClick={() => trip.takeRest(null)}>
             Back to the plan
           </button>
         </p>

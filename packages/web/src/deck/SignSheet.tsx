@@ -1,9 +1,9 @@
 import { SIGN_SIDES, type SignSide } from '@bluffwind/contract/signSides';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { fromMine, myUnit } from '../data/units';
 import { BIG } from './deckParts';
+import { DeckSheet } from './DeckSheet';
 import { SIGNS, type SignName } from './signNames';
 import type { DeckTrip } from './useDeckTrip';
 
@@ -44,81 +44,76 @@ export function SignSheet({ trip, place, onClose }: SignSheetProps) {
     onClose();
   };
   return (
-    <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-[60] bg-ink/40" />
-        <Dialog.Content className="fixed inset-x-0 bottom-0 z-[70] max-h-[94dvh] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-3 pb-5 text-[18px]">
-          <Dialog.Title className="text-[1.2rem] font-bold">What was seen there?</Dialog.Title>
-          <Dialog.Description className="sr-only">A sign set on the chart; it lifts the spots near it for hours to days</Dialog.Description>
-          <div role="group" aria-label="What" className="mt-2 grid grid-cols-2 gap-2">
-            {SIGNS.map(([id, name]) => (
-              <button
-                key={id}
-                type="button"
-                aria-pressed={what === id}
-                className={`${pick(what === id)} text-left`}
-                onClick={() => setWhat(id)}
-              >
-                {name}
-              </button>
-            ))}
-          </div>
-          {what === 'marks' && (
-            <div role="group" aria-label="How they lie" className="mt-3 grid grid-cols-2 gap-2">
-              {RELATIONS.map(([id, name]) => (
-                <button
-                  key={id}
-                  type="button"
-                  aria-pressed={relation === id}
-                  className={pick(relation === id)}
-                  onClick={() => setRelation(relation === id ? null : id)}
-                >
-                  {name}
-                </button>
-              ))}
-            </div>
-          )}
-          <label className="mt-3 flex items-center gap-2">
-            <span className="flex-1">How deep, {myUnit('depth')}</span>
-            <input
-              value={typed}
-              inputMode="decimal"
-              aria-invalid={wrong}
-              onChange={(e) => setTyped(e.target.value)}
-              className="num min-h-[56px] w-28 rounded border border-ink bg-paper px-3"
-            />
-          </label>
-          {wrong && (
-            <p role="alert" className="text-rust">
-              A depth, such as 6.5; leave it open where nobody knows.
-            </p>
-          )}
-          <div role="group" aria-label="On which side" className="mt-3 grid grid-cols-3 gap-2">
-            {SIGN_SIDES.map((s) => (
-              <button
-                key={s}
-                type="button"
-                aria-pressed={side === s}
-                className={pick(side === s)}
-                onClick={() => setSide(side === s ? null : s)}
-              >
-                {s}
-              </button>
-            ))}
-          </div>
-          <div className="mt-4 grid grid-cols-2 gap-2">
-            <Dialog.Close className={`${BIG} border-ink font-normal`}>Leave it</Dialog.Close>
+    <DeckSheet title="What was seen there?" note="It lifts the spots near it for hours to days." above onClose={onClose}>
+      <div role="group" aria-label="What" className="mt-2 grid grid-cols-2 gap-2">
+        {SIGNS.map(([id, name]) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={what === id}
+            className={`${pick(what === id)} text-left`}
+            onClick={() => setWhat(id)}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {what === 'marks' && (
+        <div role="group" aria-label="How they lie" className="mt-3 grid grid-cols-2 gap-2">
+          {RELATIONS.map(([id, name]) => (
             <button
+              key={id}
               type="button"
-              disabled={what === null || wrong}
-              className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}
-              onClick={keep}
+              aria-pressed={relation === id}
+              className={pick(relation === id)}
+              onClick={() => setRelation(relation === id ? null : id)}
             >
-              Set it
+              {name}
             </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          ))}
+        </div>
+      )}
+      <label className="mt-3 flex items-center gap-2">
+        <span className="flex-1">How deep, {myUnit('depth')}</span>
+        <input
+          value={typed}
+          inputMode="decimal"
+          aria-invalid={wrong}
+          onChange={(e) => setTyped(e.target.value)}
+          className="num min-h-[56px] w-28 rounded border border-ink bg-paper px-3"
+        />
+      </label>
+      {wrong && (
+        <p role="alert" className="text-rust">
+          A depth, such as 6.5; leave it open where nobody knows.
+        </p>
+      )}
+      <div role="group" aria-label="On which side" className="mt-3 grid grid-cols-3 gap-2">
+        {SIGN_SIDES.map((s) => (
+          <button
+            key={s}
+            type="button"
+            aria-pressed={side === s}
+            className={pick(side === s)}
+            onClick={() => setSide(side === s ? null : s)}
+          >
+            {s}
+          </button>
+        ))}
+      </div>
+      <div className="mt-4 grid grid-cols-2 gap-2">
+        <button type="button" className={`${BIG} border-ink font-normal`} onClick={onClose}>
+          Leave it
+        </button>
+        <button
+          type="button"
+          disabled={what === null || wrong}
+          className={`${BIG} border-kelp bg-kelp text-on-kelp disabled:opacity-40`}
+          onClick={keep}
+        >
+          Set it
+        </button>
+      </div>
+    </DeckSheet>
   );
 }

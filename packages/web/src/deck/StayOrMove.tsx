@@ -4,7 +4,7 @@ import { aheadOf } from '@bluffwind/core/stay/exposure';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
 import { alternativesFrom, stayOrMove } from '@bluffwind/core/stay/stayOrMove';
 import { HOUR } from '@bluffwind/core/units/time';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { clock, rate } from '../ui/format';
 import { minutesFished } from './deckState';
 import { stopTable } from './stopTable';
@@ -54,7 +54,7 @@ export function shareNow(pack: DeckPack, stop: DeckStop, here: number, now: numb
 }
 
 /** The hardest call: stay or move, by the decision table, with the sentence that explains it. */
-export function StayOrMove({ pack, stop, here, visited, now, over }: StayOrMoveProps) {
+export const StayOrMove = memo(function StayOrMove({ pack, stop, here, visited, now, over }: StayOrMoveProps) {
   const startedMs = Date.parse(stop.startedAt);
   // biome-ignore lint/correctness/useExhaustiveDependencies: decided on arrival; later fish and stops do not make it anew
   const table = useMemo(() => stopTable(pack, stop.spotId, startedMs, visited), [pack, stop.id]);
@@ -106,4 +106,4 @@ export function StayOrMove({ pack, stop, here, visited, now, over }: StayOrMoveP
       </p>
     </div>
   );
-}
+});

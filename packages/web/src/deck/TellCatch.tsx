@@ -1,9 +1,9 @@
 import type { FishMore } from '@bluffwind/contract/deck';
-import { Dialog } from 'radix-ui';
 import { estimateWeight } from '@bluffwind/core/fish/estimateWeight';
 import { useMemo, useRef, useState } from 'react';
 import { amount, fromMine, inMine, myUnit } from '../data/units';
 import { clock } from '../ui/format';
+import { DeckSheet } from './DeckSheet';
 import type { Catch } from './useDeckTrip';
 
 const CHIP = 'min-h-[56px] cursor-pointer rounded border px-3 py-1';
@@ -46,7 +46,16 @@ interface TellCatchProps {
 }
 
 /** What there is to say of a fish beyond its size: chips for what is one of few, a line for all else, and its photos. */
-export function TellCatch({ fish, title, species, zone, photos, onTell, onRight, onPhoto, onClose }: TellCatchProps) {
+export function TellCatch(props: TellCatchProps) {
+  const { fish, title, zone, onClose } = props;
+  return (
+    <DeckSheet title={title} note={`${clock(fish.at, zone)}. What is told here is kept at once.`} close="Done" onClose={onClose}>
+      <Telling {...props} />
+    </DeckSheet>
+  );
+}
+
+function Telling({ fish, species, photos, onTell, onRight, onPhoto }: TellCatchProps) {
   const more = fish.more ?? {};
   const [photoFault, setPhotoFault] = useState<string | null>(null);
   const [working, setWorking] = useState(false);
@@ -72,114 +81,98 @@ export function TellCatch({ fish, title, species, zone, photos, onTell, onRight,
     }
   };
   return (
-    <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content className="fixed inset-x-0 bottom-0 z-50 mx-auto max-h-[94dvh] max-w-[480px] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-3 pb-5 text-[18px]">
-          <div className="flex items-start justify-between gap-3">
-            <Dialog.Title className="text-[1.3rem] font-bold">{title}</Dialog.Title>
-            <Dialog.Close className="min-h-[44px] cursor-pointer px-2 underline underline-offset-4">Done</Dialog.Close>
-          </div>
-          <Dialog.Description className="text-[0.93rem] text-ink-2">
-            {clock(fish.at, zone)}. What is told here is kept at once.
-          </Dialog.Description>
-          {onRight && (
-            <button type="button" className="min-h-[56px] cursor-pointer underline underline-offset-4" onClick={onRight}>
-              Put its size, angler or fate right
-            </button>
-          )}
-          <Chips name="Where the hook sat" choices={HOOKS} value={more.hook ?? null} onPick={(hook) => onTell({ hook })} />
-          {more.hook === 'deep' && (
-            <p role="status" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
-              Cut the leader, do not dig.
-            </p>
-          )}
-          <Chips name="When it took" choices={TAKES} value={more.take ?? null} onPick={(t) => onTell({ take: t })} />
-          <div className="mt-3 grid grid-cols-2 gap-3">
-            <Figure name="Depth it took at" measure="depth" value={more.depthM ?? null} onTell={(depthM) => onTell({ depthM })} />
-            <Figure
-              name="Weight"
-              measure="weight"
-              value={more.weightG == null ? null : more.weightG / 1000}
-              onTell={(kg) => onTell({ weightG: kg === null ? null : Math.max(1, Math.round(kg * 1000)) })}
+    <>
+      {onRight && (
+        <button type="button" className="min-h-[56px] cursor-pointer underline underline-offset-4" onClick={onRight}>
+          Put its size, angler or fate right
+        </button>
+      )}
+      <Chips name="Where the hook sat" choices={HOOKS} value={more.hook ?? null} onPick={(hook) => onTell({ hook })} />
+      {more.hook === 'deep' && (
+        <p role="status" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
+          Cut the leader, do not dig.
+        </p>
+      )}
+      <Chips name="When it took" choices={TAKES} value={more.take ?? null} onPick={(t) => onTell({ take: t })} />
+      <div className="mt-3 grid grid-cols-2 gap-3">
+        <Figure name="Depth it took at" measure="depth" value={more.depthM ?? null} onTell={(depthM) => onTell({ depthM })} />
+        <Figure
+          name="Weight"
+          measure="weight"
+          value={more.weightG == null ? null : more.weightG / 1000}
+          onTell={(kg) => onTell({ weightG: kg === null ? null : Math.max(1, Math.round(kg * 1000)) })}
+        />
+        <Figure
+          name="Girth"
+          measure="fish"
+          value={more.girthMm ?? null}
+          onTell={(mm) => onTell({ girthMm: mm === null ? null : Math.min(4000, Math.max(10, Math.round(mm))) })}
+        />
+      </div>
+      {guess && more.weightG == null && (
+        <p className="mt-1 text-[0.93rem] text-ink-2" data-guess>
+          About {amount(guess.g / 1000, 'weight', 1)} by its length{guess.by === 'girth' ? ' and girth' : ''}, between{' '}
+          {inMine(guess.loG / 1000, 'weight').toFixed(1)} and {amount(guess.hiG / 1000, 'weight', 1)}. Not kept as its weight.
+        </p>
+      )}
+      {deep && (
+        <p role="status" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
+          From so deep its bladder is likely blown: bring the next one up slowly, descender ready; stop for fish that go back.
+        </p>
+      )}
+      <div className="mt-3 grid gap-2">
+        {TEXTS.map(([field, label, longest]) => (
+          <label key={field} className="block">
+            <span className="text-[0.93rem]">{label}</span>
+            <input
+              className={FIELD}
+              maxLength={longest}
+              defaultValue={more[field] ?? ''}
+              onBlur={(e) => {
+                const text = e.target.value.trim();
+                if (text !== (more[field] ?? '')) onTell({ [field]: text === '' ? null : text });
+              }}
             />
-            <Figure
-              name="Girth"
-              measure="fish"
-              value={more.girthMm ?? null}
-              onTell={(mm) => onTell({ girthMm: mm === null ? null : Math.min(4000, Math.max(10, Math.round(mm))) })}
-            />
-          </div>
-          {guess && more.weightG == null && (
-            <p className="mt-1 text-[0.93rem] text-ink-2" data-guess>
-              About {amount(guess.g / 1000, 'weight', 1)} by its length{guess.by === 'girth' ? ' and girth' : ''}, between{' '}
-              {inMine(guess.loG / 1000, 'weight').toFixed(1)} and {amount(guess.hiG / 1000, 'weight', 1)}. Not kept as its weight.
-            </p>
-          )}
-          {deep && (
-            <p role="status" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
-              From so deep its bladder is likely blown: bring the next one up slowly, descender ready; stop for fish that go back.
-            </p>
-          )}
-          <div className="mt-3 grid gap-2">
-            {TEXTS.map(([field, label, longest]) => (
-              <label key={field} className="block">
-                <span className="text-[0.93rem]">{label}</span>
-                <input
-                  className={FIELD}
-                  maxLength={longest}
-                  defaultValue={more[field] ?? ''}
-                  onBlur={(e) => {
-                    const text = e.target.value.trim();
-                    if (text !== (more[field] ?? '')) onTell({ [field]: text === '' ? null : text });
-                  }}
-                />
-              </label>
-            ))}
-          </div>
-          <input
-            ref={file}
-            type="file"
-            accept="image/*"
-            capture="environment"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Photo file"
-            onChange={(e) => {
-              void take(e.target.files?.[0]);
-              e.target.value = '';
-            }}
-          />
-          <button
-            type="button"
-            disabled={working}
-            className="mt-3 min-h-[58px] w-full cursor-pointer rounded border border-ink font-semibold disabled:opacity-40"
-            onClick={() => file.current?.click()}
-          >
-            {working ? 'Making it small' : 'Take a photo'}
-          </button>
-          {photoFault && (
-            <p role="alert" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
-              {photoFault}
-            </p>
-          )}
-          {photos.length > 0 && (
-            <ul className="mt-2 grid grid-cols-3 gap-2" aria-label="Photos of it">
-              {photos.map((p, i) => (
-                <li key={p.photoId} className="text-[0.8rem] text-ink-2">
-                  <img
-                    src={`data:image/jpeg;base64,${p.data}`}
-                    alt={`Number ${i + 1}`}
-                    className="aspect-square w-full rounded object-cover"
-                  />
-                  {p.state === 'stored' ? 'with the crew' : p.state === 'refused' ? p.message : 'on this phone'}
-                </li>
-              ))}
-            </ul>
-          )}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          </label>
+        ))}
+      </div>
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Photo file"
+        onChange={(e) => {
+          void take(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      <button
+        type="button"
+        disabled={working}
+        className="mt-3 min-h-[58px] w-full cursor-pointer rounded border border-ink font-semibold disabled:opacity-40"
+        onClick={() => file.current?.click()}
+      >
+        {working ? 'Making it small' : 'Take a photo'}
+      </button>
+      {photoFault && (
+        <p role="alert" className="mt-1 border-l-4 border-rust bg-rust-pale px-3 py-1 text-[0.93rem]">
+          {photoFault}
+        </p>
+      )}
+      {photos.length > 0 && (
+        <ul className="mt-2 grid grid-cols-3 gap-2" aria-label="Photos of it">
+          {photos.map((p, i) => (
+            <li key={p.photoId} className="text-[0.8rem] text-ink-2">
+              <img src={`data:image/jpeg;base64,${p.data}`} alt={`Number ${i + 1}`} className="aspect-square w-full rounded object-cover" />
+              {p.state === 'stored' ? 'with the crew' : p.state === 'refused' ? p.message : 'on this phone'}
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
 

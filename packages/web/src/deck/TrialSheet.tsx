@@ -1,9 +1,9 @@
 import { faultOfArms, MOST_ARMS, TRIED, type Tried } from '@bluffwind/contract/trialKinds';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { myUnit } from '../data/units';
 import { Segments } from '../ui/Segments';
 import { BIG } from './deckParts';
+import { DeckSheet } from './DeckSheet';
 import type { DeckTrip } from './useDeckTrip';
 
 const NAMES: Record<Tried, string> = { leader: 'Leaders', hook: 'Hooks', lure: 'Lures' };
@@ -33,76 +33,63 @@ export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose:
     onClose();
   };
   return (
-    <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/40" />
-        <Dialog.Content className="fixed inset-x-0 bottom-0 z-50 max-h-[94dvh] overflow-auto border-t-2 border-ink bg-chalk px-4 pt-3 pb-5 text-[18px]">
-          <div className="flex items-start justify-between gap-3">
-            <Dialog.Title className="text-[1.3rem] font-bold">Compare on the rods</Dialog.Title>
-            <Dialog.Close className="min-h-[56px] cursor-pointer px-2 underline underline-offset-4">Close</Dialog.Close>
-          </div>
-          <Dialog.Description className="text-[0.93rem] text-ink-2">
-            From the next lines in, the rods of a bait are divided among these. Tap the rods that had the bite before you log it, misses
-            too: the Log says which lands more, and how sure that is.
-          </Dialog.Description>
-          <div className="my-3 [&_button]:min-h-[56px]">
-            <Segments
-              label="What is compared"
-              value={what}
-              options={TRIED.map((value) => ({ value, name: NAMES[value] }))}
-              onPick={setWhat}
-            />
-          </div>
-          {arms.map((arm, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: the fields have no other name than their place
-            <label key={i} className="mb-2 flex items-center gap-2">
-              <span className="w-16">{i + 1}</span>
-              <input
-                value={arm}
-                inputMode={what === 'leader' ? 'decimal' : 'text'}
-                aria-label={`Number ${i + 1}`}
-                onChange={(e) => {
-                  setArms(arms.map((a, k) => (k === i ? e.target.value : a)));
-                  setFault('');
-                }}
-                className="min-h-[56px] min-w-0 flex-1 rounded border border-ink bg-paper px-3"
-              />
-              {what === 'leader' && <span className="w-8">{myUnit('weight')}</span>}
-            </label>
-          ))}
-          {fault !== '' && (
-            <p role="alert" className="my-2 border-l-4 border-rust bg-rust-pale px-3 py-1.5">
-              {fault}
-            </p>
-          )}
-          <div className="mt-3 grid grid-cols-2 gap-2">
-            {running ? (
-              <button
-                type="button"
-                className={`${BIG} border-ink font-normal`}
-                onClick={() => {
-                  trip.record({ kind: 'trial', trial: null });
-                  onClose();
-                }}
-              >
-                End the trial
-              </button>
-            ) : (
-              <button
-                type="button"
-                disabled={arms.length >= MOST_ARMS}
-                className={`${BIG} border-dashed border-ink font-normal disabled:opacity-40`}
-                onClick={() => setArms([...arms, ''])}
-              >
-                One more
-              </button>
-            )}
-            <button type="button" className={`${BIG} border-kelp bg-kelp text-on-kelp`} onClick={begin}>
-              {running ? 'Compare these' : 'Begin'}
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <DeckSheet
+      title="Compare on the rods"
+      note="From the next lines in, the rods of a bait are divided among these. Tap the rods that had the bite before you log it, misses too: the Log says which lands more, and how sure that is."
+      close="Close"
+      onClose={onClose}
+    >
+      <div className="my-3 [&_button]:min-h-[56px]">
+        <Segments label="What is compared" value={what} options={TRIED.map((value) => ({ value, name: NAMES[value] }))} onPick={setWhat} />
+      </div>
+      {arms.map((arm, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: the fields have no other name than their place
+        <label key={i} className="mb-2 flex items-center gap-2">
+          <span className="w-16">{i + 1}</span>
+          <input
+            value={arm}
+            inputMode={what === 'leader' ? 'decimal' : 'text'}
+            aria-label={`Number ${i + 1}`}
+            onChange={(e) => {
+              setArms(arms.map((a, k) => (k === i ? e.target.value : a)));
+              setFault('');
+            }}
+            className="min-h-[56px] min-w-0 flex-1 rounded border border-ink bg-paper px-3"
+          />
+          {what === 'leader' && <span className="w-8">{myUnit('weight')}</span>}
+        </label>
+      ))}
+      {fault !== '' && (
+        <p role="alert" className="my-2 border-l-4 border-rust bg-rust-pale px-3 py-1.5">
+          {fault}
+        </p>
+      )}
+      <div className="mt-3 grid grid-cols-2 gap-2">
+        {running ? (
+          <button
+            type="button"
+            className={`${BIG} border-ink font-normal`}
+            onClick={() => {
+              trip.record({ kind: 'trial', trial: null });
+              onClose();
+            }}
+          >
+            End the trial
+          </button>
+        ) : (
+          <button
+            type="button"
+            disabled={arms.length >= MOST_ARMS}
+            className={`${BIG} border-dashed border-ink font-normal disabled:opacity-40`}
+            onClick={() => setArms([...arms, ''])}
+          >
+            One more
+          </button>
+        )}
+        <button type="button" className={`${BIG} border-kelp bg-kelp text-on-kelp`} onClick={begin}>
+          {running ? 'Compare these' : 'Begin'}
+        </button>
+      </div>
+    </DeckSheet>
   );
 }

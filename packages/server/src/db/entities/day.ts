@@ -78,7 +78,8 @@ export interface CatchToldRow {
   catchId: string;
   value: unknown;
   at: Date;
-  by: string;
+  /** Null for what it was logged with. */
+  by: string | null;
 }
 export const CatchToldEntity = new EntitySchema<CatchToldRow>({
   name: 'catch_told',
@@ -89,7 +90,7 @@ export const CatchToldEntity = new EntitySchema<CatchToldRow>({
     catchId: { type: 'uuid', name: 'catch_id' },
     value: { type: 'jsonb' },
     at: { type: 'timestamptz' },
-    by: { type: 'uuid' },
+    by: { type: 'uuid', nullable: true },
   },
 });
 
