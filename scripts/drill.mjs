@@ -9,6 +9,7 @@ import { drill as readers, title as readersTitle } from './drills/readers.mjs';
 import { drill as bringIn, title as bringInTitle } from './drills/import.mjs';
 import { drill as two, title as twoTitle } from './drills/two.mjs';
 import { drill as live, title as liveTitle } from './drills/live.mjs';
+import { drill as addresses, title as addressesTitle } from './drills/addresses.mjs';
 import { drill as large, title as largeTitle } from './drills/large.mjs';
 import { clusterFolder } from './folders.mjs';
 import { main, say, Stop } from './output.mjs';
@@ -23,6 +24,7 @@ const DRILLS = {
   import: [bringIn, bringInTitle],
   two: [two, twoTitle],
   live: [live, liveTitle],
+  addresses: [addresses, addressesTitle],
   large: [large, largeTitle],
 };
 

@@ -1,6 +1,8 @@
 import { pause, signIn, stopOf, tripsUnderWay } from './client.mjs';
+import { everyKind, faultsOf } from './everyKind.mjs';
 
-export const title = 'the server killed ten times and PostgreSQL eight times during 4,000 entries, connections cut, batches doubled';
+export const title =
+  'the server killed ten times and PostgreSQL eight times during 4,000 entries of every kind, connections cut, batches doubled';
 
 const BATCH = 10;
 
@@ -12,10 +14,17 @@ export async function drill({ world, say }) {
   const acknowledged = new Set();
   const wronglyRefused = [];
   const sentIds = [];
+  const whole = [];
+  let sent = 0;
   let [cuts, doubled, retries] = [0, 0, 0];
   const phone = async (trip, k) => {
     for (let stop = 0; stop < 8; stop++) {
-      const entries = stopOf(trip, 99, trip.startMs + stop * 600_000 + k * 1000);
+      const from = trip.startMs + stop * 600_000 + k * 1000;
+      // Every other stop has all that can happen on deck; those between are fish alone.
+      const own = stop % 2 === 0 ? null : everyKind(trip, from);
+      if (own) whole.push(own);
+      const entries = own ? own.entries : stopOf(trip, 99, from);
+      sent += entries.length;
       sentIds.push(...entries.filter((e) => e.kind === 'catch').map((e) => e.catchId));
       for (let i = 0; i < entries.length; i += BATCH) {
         const batch = entries.slice(i, i + BATCH);
@@ -74,14 +83,21 @@ export async function drill({ world, say }) {
     `select count(*)::int as n from "catch" k join "set" s on s.id = k.set_id join stop st on st.id = s.stop_id where st.trip_id = any($1::uuid[])`,
     [trips.map((t) => t.id)],
   );
+  const faults = await faultsOf(client, whole);
   await client.end();
   const stored = new Set(rows.map((r) => r.id));
   const lost = sentIds.filter((id) => !stored.has(id)).length;
   const more = all[0].n - stored.size;
-  say(`${sentIds.length} fish in ${trips.length} trips; server killed ${servers} times, PostgreSQL ${databases} times`);
+  say(
+    `${sent} entries, ${sentIds.length} of them fish, in ${trips.length} trips; server killed ${servers} times, PostgreSQL ${databases} times`,
+  );
   say(`${cuts} connections cut, ${doubled} batches sent twice at once, ${retries} tries again`);
-  say(`${acknowledged.size} entries acknowledged; lost ${lost}, doubled ${more}, wrongly refused ${wronglyRefused.length}`);
+  say(
+    `${acknowledged.size} entries acknowledged; lost ${lost}, doubled ${more}, wrongly refused ${wronglyRefused.length}, not as entered ${faults.length}`,
+  );
   return [
+    ...faults.slice(0, 5),
+    ...(sent < 3500 ? [`only ${sent} entries`] : []),
     ...(lost > 0 ? [`${lost} lost`] : []),
     ...(more !== 0 ? [`${more} doubled`] : []),
     ...(wronglyRefused.length > 0 ? [`${wronglyRefused.length} wrongly refused: ${wronglyRefused[0]}`] : []),

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { fishMore } from './deck';
 import { id, instant, lengthKind } from './ids';
 
-const word = z.object({ field: z.string(), value: z.json(), at: instant, by: z.string().nullable() });
+const word = z.object({ field: z.string(), value: z.unknown(), at: instant, by: z.string().nullable() });
 
 const loggedFish = z.object({
   id,

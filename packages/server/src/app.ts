@@ -25,7 +25,7 @@ import type { ThreadAnswer } from './threads/messages';
 import { turns } from './http/turns';
 
 /** Headers that the answer depends on. */
-const PASSED = ['Content-Type', 'If-None-Match', 'Host', 'Origin'];
+const PASSED = ['Content-Type', 'Host', 'Origin'];
 /** Requests of one outfit that may wait for their turn. */
 const MOST_WAITING = 400;
 

@@ -76,6 +76,29 @@ describe('an answer', () => {
     expect((await app.get({ 'If-None-Match': '"other"' })).status).toBe(200);
   });
 
+  it('is whole for who has it not, though he waits for it with one who has', async () => {
+    let finish = () => {};
+    let n = 0;
+    const app = serve(
+      async () => {
+        if (++n > 1) await new Promise<void>((r) => (finish = r));
+        return row;
+      },
+      { keptMs: 1000 },
+    );
+    const tag = (await app.get()).headers.get('ETag') as string;
+    app.as({ version: '2' });
+    app.wrote('p');
+    const [has, hasNot] = [app.get({ 'If-None-Match': tag }), app.get()];
+    await new Promise((r) => setTimeout(r, 20));
+    finish();
+    expect((await has).status).toBe(304);
+    expect([(await hasNot).status, await (await hasNot).json()]).toEqual([200, { name: 'Pell', guests: [{ id: 'a' }] }]);
+    // And it is kept: the next is given it at once.
+    expect((await app.get()).status).toBe(200);
+    expect(n).toBe(2);
+  });
+
   it('that takes long to work out anew is the one that was, marked so, until the present one is there', async () => {
     let n = 0;
     const finish: (() => void)[] = [];

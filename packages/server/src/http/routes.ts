@@ -48,6 +48,7 @@ export function router(): Routes {
       if (terms.keptMs !== undefined) kept.push({ path: route.path, from: terms.from ?? ALL_TOPICS });
       const answering = async (c: ContextOf<R>) => {
         const within = terms.ownTransactions ? undefined : c.get('within');
+        const answers = terms.keptMs !== undefined && c.req.method === 'GET' ? c.get('answers') : undefined;
         const made = async () => {
           const writes = c.req.method !== 'GET';
           let topics: readonly Topic[] = ALL_TOPICS;
@@ -58,9 +59,10 @@ export function router(): Routes {
           };
           const value = await (within ? within(work) : handler(c));
           if (writes && topics.length > 0) await c.get('changed')?.(topics, terms.often === true);
-          return present(c, schema.parse(value));
+          const answer = present(c, schema.parse(value));
+          // One that is kept is for others too, who may not have it yet: each is told by himself what he has.
+          return answers ? answer : unlessKnown(c, answer);
         };
-        const answers = terms.keptMs !== undefined && c.req.method === 'GET' ? c.get('answers') : undefined;
         return answers ? answers.answer(c as Context<Env>, terms, made) : made();
       };
       // The answer's own type is the schema's, which the library cannot see through a parse.
@@ -138,14 +140,14 @@ function taken(terms: RouteTerms): MiddlewareHandler<Env>[] {
     if (!elsewhere) return next();
     if (c.req.method !== 'GET') return elsewhere(await c.req.arrayBuffer());
     const answers = keptMs === undefined ? undefined : c.get('answers');
-    return answers ? answers.answer(c, terms, () => elsewhere(null)) : elsewhere(null);
+    return answers ? answers.answer(c, terms, () => elsewhere(null)) : unlessKnown(c, await elsewhere(null));
   };
   if (maxBytes <= MAX_BODY) return [limit, read, pass];
   const turn: MiddlewareHandler<Env> = (c, next) => filesOfOutfit(c.get('who')?.outfitId ?? '', () => files('all', next));
   return [turn, limit, read, pass];
 }
 
-/** The answer as JSON; a reader who has it already is told so. */
+/** The answer as JSON. */
 function present(c: Context<Env>, value: unknown): Response {
   const text = JSON.stringify(value);
   if (c.req.method !== 'GET') return c.body(text, 200, { 'Content-Type': 'application/json' });
@@ -153,6 +155,14 @@ function present(c: Context<Env>, value: unknown): Response {
   c.header('ETag', tag);
   c.header('Cache-Control', 'private, no-cache');
   c.header('Vary', 'Cookie');
-  if (matches(c.req.header('If-None-Match'), tag)) return c.body(null, 304);
   return c.body(text, 200, { 'Content-Type': 'application/json' });
+}
+
+/** A reader who has an answer already is told so. */
+function unlessKnown(c: Context<Env>, answer: Response): Response {
+  const tag = answer.headers.get('ETag');
+  if (answer.status !== 200 || tag === null || !matches(c.req.header('If-None-Match'), tag)) return answer;
+  const headers = new Headers(answer.headers);
+  for (const name of ['Content-Type', 'Content-Length', 'Content-Encoding']) headers.delete(name);
+  return new Response(null, { status: 304, headers });
 }

@@ -7,14 +7,13 @@ import { useSave } from '../data/useSave';
 import { Choice } from '../ui/Choice';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
+import { LOG_TOUCHES } from './queries';
 
 interface FixBaitProps {
   readonly chosen: ReadonlySet<string>;
   readonly baits: OutfitView['presentations'];
   readonly onDone: () => void;
 }
-
-const TOUCHES = [['log'], ['board'], ['presentations'], ['desk']] as const;
 
 /** Entries that were logged with the wrong bait, put right together; Undo puts each back as it was. */
 export function FixBait({ chosen, baits, onDone }: FixBaitProps) {
@@ -24,12 +23,12 @@ export function FixBait({ chosen, baits, onDone }: FixBaitProps) {
     send: async (before) => {
       for (const one of before) await post('/log/fix', one);
     },
-    touches: TOUCHES,
+    touches: LOG_TOUCHES,
     told: 'The log is as it was.',
   });
   const saving = useSave<string, LogFixed>({
     send: (presentationId) => post('/log/fix', { setIds: [...chosen], presentationId }),
-    touches: TOUCHES,
+    touches: LOG_TOUCHES,
     onStored: ({ fixed, before }) => {
       setOpen(false);
       onDone();

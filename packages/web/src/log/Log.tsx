@@ -19,10 +19,12 @@ import { columnsOf } from './columns';
 import { FixBait } from './FixBait';
 import { LogTable } from './LogTable';
 import { logQuery, PART } from './queries';
+import { useMerge } from './useMerge';
 
 // Fetched when a file is to be brought in.
 const ImportTrips = lazy(() => import('../imports/ImportTrips').then((m) => ({ default: m.ImportTrips })));
 
+const EntrySheet = lazy(() => import('./EntrySheet'));
 const LogCharts = lazy(() => import('./LogCharts'));
 const Comparisons = lazy(() => import('./Comparisons'));
 
@@ -99,6 +101,8 @@ export default function Log() {
     told: ({ lines, name }) => `${lines} lines in ${name}${name.endsWith('.gpx') ? '' : ': a line a fish, and one for every empty time'}.`,
     onStored: ({ name, text }) => saveFile(name, text, FILES.find((f) => name.endsWith(f.as))?.media),
   });
+  const [entry, setEntry] = useAddress('entry', '', true);
+  const merge = useMerge(() => setChosen(new Set()));
   const [bringing, setBringing] = useState(params.get('open') === 'trips');
   const narrow = (name: FilterName, value: string) => {
     const next = new URLSearchParams(params);
@@ -143,7 +147,13 @@ export default function Log() {
       </Suspense>
       {/* A trial is set side by side whole: no filter parts it. */}
       {show !== 'trials' && <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={narrow} />}
+      <Suspense fallback={null}>
+        {entry !== '' && outfit && (
+          <EntrySheet setId={entry} outfit={outfit} zone={me?.outfit.zone ?? 'UTC'} captain={mayFix} onClose={() => setEntry('')} />
+        )}
+      </Suspense>
       {saving.error !== null && <Fault error={saving.error} />}
+      {merge.error !== null && <Fault error={merge.error} />}
       {failedOf(log) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
       <div className="no-print flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5 md:px-[18px]">
         <Segments label="Show" value={show} options={SHOWN} onPick={setShow} />
@@ -164,6 +174,11 @@ export default function Log() {
         )}
         {show === 'entries' && (
           <span className="ml-auto flex items-center gap-2 max-md:hidden">
+            {chosen.size > 1 && (
+              <Button disabled={merge.busy} onClick={() => merge.save({ setIds: [...chosen] })}>
+                One fishing: make these one
+              </Button>
+            )}
             {chosen.size > 0 && outfit && <FixBait chosen={chosen} baits={outfit.presentations} onDone={() => setChosen(new Set())} />}
             <Menu name="Columns">
               {columnsOf('UTC').map(({ id, header }) =>
@@ -205,6 +220,7 @@ export default function Log() {
           onOrder={orderBy}
           chosen={mayFix ? chosen : null}
           onChoose={choose}
+          onOpen={setEntry}
         />
       )}
       {show === 'entries' && log.data?.total.sets === 0 && (

@@ -22,6 +22,8 @@ interface LogTableProps {
   /** Entries that were chosen to be put right; null for who may not. */
   readonly chosen: ReadonlySet<string> | null;
   readonly onChoose: (setId: string, on: boolean) => void;
+  /** Shows an entry from near. */
+  readonly onOpen: (setId: string) => void;
 }
 
 const ROW_PX = 30;
@@ -67,7 +69,7 @@ export function LogTable(p: LogTableProps) {
                 style={{ transform: `translateY(${start}px)`, height: POCKET_ROW_PX }}
                 className="absolute inset-x-0 top-0 grid grid-cols-[1fr_auto] content-center gap-x-3 overflow-hidden border-b border-line px-3"
               >
-                {r ? <PocketRow row={r} zone={p.zone} /> : <span className="text-ink-2">Reading …</span>}
+                {r ? <PocketRow row={r} zone={p.zone} onOpen={p.onOpen} /> : <span className="text-ink-2">Reading …</span>}
               </li>
             );
           })}
@@ -152,7 +154,17 @@ export function LogTable(p: LogTableProps) {
                       title={look.cut ? String(getContext().getValue()) : undefined}
                       className={`truncate px-2 ${look.right ? 'text-right' : ''} ${look.figure ? 'num' : ''}`}
                     >
-                      {flexRender(column.columnDef.cell, getContext())}
+                      {column.id === 'spot' && r ? (
+                        <button
+                          type="button"
+                          className="min-h-6 max-w-full cursor-pointer truncate text-left underline decoration-line underline-offset-4"
+                          onClick={() => p.onOpen(r.setId)}
+                        >
+                          {r.spot}
+                        </button>
+                      ) : (
+                        flexRender(column.columnDef.cell, getContext())
+                      )}
                     </td>
                   );
                 })}
@@ -175,11 +187,18 @@ function Gap({ px, wide }: { px: number; wide: number }) {
   );
 }
 
-function PocketRow({ row: r, zone }: { row: LogRow; zone: string }) {
+function PocketRow({ row: r, zone, onOpen }: { row: LogRow; zone: string; onOpen: (setId: string) => void }) {
   return (
     <>
       <span className="min-w-0 truncate">
-        <b>{r.spot}</b> <span className="text-ink-2">{r.presentation}</span>
+        <button
+          type="button"
+          className="min-h-8 cursor-pointer font-bold underline decoration-line underline-offset-4"
+          onClick={() => onOpen(r.setId)}
+        >
+          {r.spot}
+        </button>{' '}
+        <span className="text-ink-2">{r.presentation}</span>
       </span>
       <span className={`num text-right ${r.fish > 0 ? 'font-bold' : 'text-ink-2'}`}>{r.fish} fish</span>
       <span className="line-clamp-2 text-[0.87rem] text-ink-2">

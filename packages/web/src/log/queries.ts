@@ -1,4 +1,5 @@
 import type { LogRates, LogRow, LogView } from '@bluffwind/contract/log';
+import type { LogEntry } from '@bluffwind/contract/logEntry';
 import type { Topic } from '@bluffwind/contract/topics';
 import type { Comparisons } from '@bluffwind/contract/trials';
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
@@ -6,6 +7,9 @@ import { get } from '../data/api';
 
 /** What the log's answers are made from. */
 const LOG_TOPICS: readonly Topic[] = ['crew', 'log', 'spots', 'trips'];
+
+/** What is read again when the log is put right. */
+export const LOG_TOUCHES = [['log'], ['board'], ['presentations'], ['desk']] as const;
 
 export const logQuery = (filter: string) =>
   queryOptions({
@@ -33,6 +37,14 @@ export const ratesQuery = (filter: string, by: string) =>
     queryKey: ['log', 'rates', filter, by],
     queryFn: () => get<LogRates>(`/log/rates?${new URLSearchParams([...new URLSearchParams(filter), ['by', by]])}`),
     placeholderData: keepPreviousData,
+    meta: { follows: LOG_TOPICS },
+  });
+
+/** One entry with its fish. */
+export const entryQuery = (setId: string) =>
+  queryOptions({
+    queryKey: ['log', 'entry', setId],
+    queryFn: () => get<LogEntry>(`/log/entries/${setId}`),
     meta: { follows: LOG_TOPICS },
   });
 

@@ -92,7 +92,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await withItsOwnClock(context);
   let page = await context.newPage();
   const office = await browser.newPage({ baseURL: process.env.BASE_URL });
-  const trip = await makeTrip(office, { id: tripId, inDays: 9, boat: 'Second Kettle', captain: 'Ilse Marrable', mate: 'Birk Solander' });
+  const trip = await makeTrip(office, { id: tripId, inDays: 6, boat: 'Second Kettle', captain: 'Ilse Marrable', mate: 'Birk Solander' });
   const startMs = Date.parse(trip.startsAt);
   const at = (minute: number) => setDemoClock(office, new Date(startMs + minute * MINUTE).toISOString());
   await at(-10);
@@ -237,7 +237,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await at(327);
   await findSignal(context);
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 90_000 });
-  await expect(office.locator('[data-out="Second Kettle"]')).toContainText(/under way since .*, 14 fish/, { timeout: 30_000 });
+  await expect(office.locator('[data-out="Second Kettle"]')).toContainText(/lines in at .*, 14 fish/, { timeout: 30_000 });
   await at(346);
   await leave(345);
   await button('End the trip').click();
