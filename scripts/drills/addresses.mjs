@@ -21,7 +21,7 @@ export async function drill({ world, say }) {
     if (answer.status !== 200) throw new Error(`no page: ${answer.status} ${JSON.stringify(answer.json())}`);
     return answer.json().path.replace('/r/', '');
   };
-  const { trips } = (await captain.ask('GET', '/calendar?from=2026-06-08&to=2026-06-17')).json();
+  const trips = (await captain.ask('GET', '/calendar?from=2026-06-08&to=2026-06-17')).json();
   const over = trips.filter((t) => t.status === 'done');
   if (over.length < 2) throw new Error('the demo has no trips that are over');
   const [runOut, ended] = [await page(over[0], 1), await page(over[1], 30)];
