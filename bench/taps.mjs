@@ -66,6 +66,12 @@ export async function benchTaps(url, executablePath, say) {
       await tap('lines in again', button('Lines in again'));
       await tap('chart and rest', button('Chart, rest of day'));
       await tap('close it', button('Less'));
+      await tap('open baits', button('Switch bait'));
+      await tap('choose a bait', page.getByRole('dialog').getByRole('button').first());
+      await tap('leave spot', button('Leave spot'));
+      await tap('open spots', button('Another spot'));
+      await tap('lines in there', page.getByRole('dialog').getByRole('button').nth(i));
+      await page.locator('[data-advice]').waitFor({ timeout: 60_000 });
     }
     const middle = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
     for (const [what, list] of taken)

@@ -48,7 +48,8 @@ export function CatchSheet(props: CatchSheetProps) {
   );
 }
 
-function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onDone }: CatchSheetProps) {
+/** What the sheet asks. */
+export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onDone }: Omit<CatchSheetProps, 'onClose'>) {
   const [lengthMm, setLength] = useState<number | null>(before?.lengthMm ?? null);
   const [measured, setMeasured] = useState(before !== undefined);
   const [lengthKind, setKind] = useState<LengthKind>(before?.lengthKind ?? species.lengthKind);

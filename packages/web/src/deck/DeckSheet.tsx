@@ -7,6 +7,8 @@ interface DeckSheetProps {
   readonly note?: ReactNode;
   /** The word that closes it, beside the title; left out where the way out is among the buttons below. */
   readonly close?: string;
+  /** Names what is inside where one sheet shows one thing after another. */
+  readonly inside?: string;
   /** Above another sheet. */
   readonly above?: boolean;
   readonly onClose: () => void;
@@ -14,7 +16,7 @@ interface DeckSheetProps {
 }
 
 /** A sheet that comes up from below on deck. */
-export function DeckSheet({ title, note, close, above = false, onClose, children }: DeckSheetProps) {
+export function DeckSheet({ title, note, close, inside = '', above = false, onClose, children }: DeckSheetProps) {
   return (
     <Dialog.Root open onOpenChange={(o) => !o && onClose()}>
       <Dialog.Portal>
@@ -28,7 +30,7 @@ export function DeckSheet({ title, note, close, above = false, onClose, children
             {close && <Dialog.Close className="min-h-[56px] cursor-pointer px-2 underline underline-offset-4">{close}</Dialog.Close>}
           </div>
           {note && <Dialog.Description className="text-[0.93rem] text-ink-2">{note}</Dialog.Description>}
-          <NextFrame>{children}</NextFrame>
+          <NextFrame key={inside}>{children}</NextFrame>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,23 +1,18 @@
 import type { ReactNode } from 'react';
 import { DeckSheet } from './DeckSheet';
 
-/** A list to choose one thing from with a thumb. */
-export function PickSheet({
-  title,
-  items,
-  also,
-  onPick,
-  onClose,
-}: {
-  title: string;
-  items: readonly { id: string; name: string; note?: string | undefined }[];
+interface PickListProps {
+  readonly items: readonly { id: string; name: string; note?: string | undefined }[];
   /** More below the list. */
-  also?: ReactNode;
-  onPick: (id: string) => void;
-  onClose: () => void;
-}) {
+  readonly also?: ReactNode;
+  readonly onPick: (id: string) => void;
+  readonly onClose: () => void;
+}
+
+/** Things to choose one from with a thumb. */
+export function PickList({ items, also, onPick, onClose }: PickListProps) {
   return (
-    <DeckSheet title={title} onClose={onClose}>
+    <>
       <ul className="mt-2">
         {items.map((i) => (
           <li key={i.id} className="border-t border-line">
@@ -32,6 +27,15 @@ export function PickSheet({
       <button type="button" className="min-h-[56px] w-full cursor-pointer text-left underline underline-offset-4" onClick={onClose}>
         Close
       </button>
+    </>
+  );
+}
+
+/** The same as a sheet of its own. */
+export function PickSheet({ title, ...list }: PickListProps & { readonly title: string }) {
+  return (
+    <DeckSheet title={title} onClose={list.onClose}>
+      <PickList {...list} />
     </DeckSheet>
   );
 }
