@@ -20,7 +20,8 @@ export async function rows<T>(sql: string, values: unknown[] = []): Promise<T[]>
     // What is changed behind the server's back is told to it, as each of its own changes is.
     if (!/^\s*select/i.test(sql))
       await client.query(
-        `insert into outfit_version as v (outfit_id, version) select id, 1 from outfit on conflict (outfit_id) do update set version = v.version + 1;
+        `insert into outfit_version as v (outfit_id, version) select id, 1 from outfit on conflict (outfit_id) do update set version = v.version + 1,
+           topics = coalesce((select jsonb_object_agg(key, value::bigint + 1) from jsonb_each_text(v.topics)), '{}');
          update brief_kept set seq = seq + 1`,
       );
     return rows as T[];

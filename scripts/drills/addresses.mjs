@@ -39,7 +39,7 @@ export async function drill({ world, say }) {
       if (i >= 20) taken[kind].push(answer.ms);
     }
   const middles = Object.entries(taken).map(([kind, ms]) => [kind, percentile(ms, 0.5)]);
-  say(middles.map(([kind, ms]) => `${kind} ${ms.toFixed(2)} ms`).join(', ') + ` (middle of ${TRIES - 20} each)`);
+  say(`${middles.map(([kind, ms]) => `${kind} ${ms.toFixed(2)} ms`).join(', ')} (middle of ${TRIES - 20} each)`);
   const [least, most] = [Math.min(...middles.map(([, ms]) => ms)), Math.max(...middles.map(([, ms]) => ms))];
   return [
     ...(said.size === 1 && [...said][0].startsWith('404') ? [] : [`${said.size} different answers: ${[...said].join(' / ')}`]),

@@ -1,5 +1,5 @@
 import { logFix, logFixed, logPart, logRows, logView } from '@bluffwind/contract/log';
-import { ratioOfMeans } from '@bluffwind/core/catchrate/creel';
+import { type CatchSums, ratioFromSums } from '@bluffwind/core/catchrate/creel';
 import { createRoute } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { PresentationEntity } from '../db/entities/grounds';
@@ -26,32 +26,22 @@ export function logRoutes({ clock }: Deps) {
     async (c) => {
       const [q, who, entities] = [c.req.valid('query'), c.get('who'), c.get('entities')];
       const asked = askedValues(q, who, await zoneOf(entities, who.outfitId));
-      const all: { hours: number; fish: number }[] = await entities.query(
-        `select s.rod_hours as hours, k.fish from fished_set s join spot sp on sp.id = s.spot_id
-         cross join lateral (select count(*)::int as fish from "catch" k
-           where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)) k
-         where ${ASKED}`,
+      // Fish are counted by set first: one by one they would be looked up for each of many thousand entries.
+      const [sums]: (CatchSums & { blank: number })[] = await entities.query(
+        `select count(*)::int as n, coalesce(sum(x.fish), 0)::int as fish, coalesce(sum(x.hours), 0)::float8 as hours,
+           coalesce(sum(x.fish * x.fish), 0)::float8 as fish2, coalesce(sum(x.hours * x.hours), 0)::float8 as hours2,
+           coalesce(sum(x.fish * x.hours), 0)::float8 as "cross", count(*) filter (where x.fish = 0)::int as blank
+         from (select s.rod_hours as hours, coalesce(k.fish, 0) as fish from fished_set s join spot sp on sp.id = s.spot_id
+           left join (select set_id, count(*)::int as fish from "catch"
+             where outcome = 'landed' and deleted_at is null and ($4::uuid is null or species_id = $4) group by set_id) k on k.set_id = s.id
+           where ${ASKED}) x`,
         asked,
       );
-      const hours = all.map((r) => r.hours);
-      const total = hours.reduce((a, b) => a + b, 0);
-      const rate =
-        total > 0
-          ? ratioOfMeans(
-              all.map((r) => r.fish),
-              hours,
-            )
-          : null;
+      const { blank, ...of } = sums as CatchSums & { blank: number };
+      const rate = of.hours > 0 ? ratioFromSums(of) : null;
       return {
         rows: await rowsOf(entities, asked, q),
-        total: {
-          sets: all.length,
-          fish: all.reduce((sum, r) => sum + r.fish, 0),
-          rodHours: total,
-          blankSets: all.filter((r) => r.fish === 0).length,
-          rate: rate?.rate ?? null,
-          se: rate?.se ?? null,
-        },
+        total: { sets: of.n, fish: of.fish, rodHours: of.hours, blankSets: blank, rate: rate?.rate ?? null, se: rate?.se ?? null },
       };
     },
     KEPT,

@@ -1,6 +1,6 @@
 import type { LOG_FILES } from '@bluffwind/contract/log';
 import { LOG_ORDERS, type LogOrder } from '@bluffwind/contract/logOrders';
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { get } from '../data/api';
@@ -18,7 +18,7 @@ import { FILTERS, type FilterName, LogFilters } from './LogFilters';
 import { columnsOf } from './columns';
 import { FixBait } from './FixBait';
 import { LogTable } from './LogTable';
-import { logQuery, PART } from './queries';
+import { logQuery, PART, rowsQuery } from './queries';
 import { useMerge } from './useMerge';
 
 // Fetched when a file is to be brought in.
@@ -77,7 +77,11 @@ export default function Log() {
     ['dir', dir === 'up' ? 'up' : 'down'],
     ['limit', String(PART)],
   ]);
-  const log = useQuery(logQuery(listed.toString()));
+  // The first entries are there at once; the sums of a long log take longer, and stand in their place when they come.
+  const first = useQuery({ ...rowsQuery(listed.toString(), 0), placeholderData: keepPreviousData });
+  const log = useQuery(logQuery(new URLSearchParams([...new URLSearchParams(filter), ['limit', '1']]).toString()));
+  const rows = first.data?.rows ?? [];
+  const count = log.data && !log.isPlaceholderData ? Math.max(rows.length, log.data.total.sets) : rows.length;
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const mayFix = me !== undefined && me.role !== 'mate';
   const choose = (setId: string, on: boolean) =>
@@ -154,7 +158,8 @@ export default function Log() {
       </Suspense>
       {saving.error !== null && <Fault error={saving.error} />}
       {merge.error !== null && <Fault error={merge.error} />}
-      {failedOf(log) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
+      {failedOf(first) ? <Fault error={first.error} retry={() => first.refetch()} /> : null}
+      {failedOf(log) && !failedOf(first) ? <Fault error={log.error} retry={() => log.refetch()} /> : null}
       <div className="no-print flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5 md:px-[18px]">
         <Segments label="Show" value={show} options={SHOWN} onPick={setShow} />
         {show === 'entries' && (
@@ -207,12 +212,12 @@ export default function Log() {
         {show === 'trials' && <Comparisons />}
         {(show === 'rates' || show === 'sizes') && <LogCharts filter={filter} show={show} />}
       </Suspense>
-      {show === 'entries' && log.isPending && <Waiting what="Reading the log" />}
-      {show === 'entries' && log.data && log.data.total.sets > 0 && (
+      {show === 'entries' && first.isPending && <Waiting what="Reading the log" />}
+      {show === 'entries' && rows.length > 0 && (
         <LogTable
           asked={listed.toString()}
-          first={log.data.rows}
-          count={log.data.total.sets}
+          first={rows}
+          count={count}
           zone={me?.outfit.zone ?? 'UTC'}
           order={order}
           up={dir === 'up'}
@@ -223,7 +228,7 @@ export default function Log() {
           onOpen={setEntry}
         />
       )}
-      {show === 'entries' && log.data?.total.sets === 0 && (
+      {show === 'entries' && first.data && rows.length === 0 && (
         <p className="p-4 text-ink-2">
           {filter === ''
             ? 'Nothing is logged yet. Trips log themselves on deck; past years come in from a spreadsheet by “Past trips”.'
