@@ -33,7 +33,9 @@ export function riskAtSpot(spot: Pick<RiskSpot, 'depthMaxM' | 'accessDepthM'>, c
 
 /** Judges a boat and its party at a spot. */
 export function judgeSpot(boat: BoatLimits, party: PartyAtRisk, spot: RiskSpot, c: SpotConditions): Judgement {
-  return judge(boat, party, riskAtSpot(spot, c), spot.hazards);
+  const { worst, findings } = judge(boat, party, riskAtSpot(spot, c), spot.hazards);
+  const wayIn = spot.accessDepthM !== null && spot.accessDepthM < spot.depthMaxM;
+  return { worst, findings: wayIn ? findings.map((f) => (f.quantity === 'keel' ? { ...f, wayIn } : f)) : findings };
 }
 
 /**

@@ -24,7 +24,7 @@ const far = (m: number) => (m < 1000 ? said(m, 'near', 0) : said(m, 'way', 1));
 
 /** "Gusts 11.0 m/s, over the limit of 10.0". @param where - "on the way" or nothing, put after the figure. */
 export function findingWords(f: Finding, where = ''): string {
-  const at = where === '' ? '' : ` ${where}`;
+  const at = where === '' ? (f.wayIn ? ' on the way in' : '') : ` ${where}`;
   if (f.quantity === 'hazard') return `${f.note ?? ''}${f.level === 'unknown' ? ' Not known whether it stands now.' : ''}`.trim();
   if (f.level === 'unknown') {
     if (f.value !== null) return `${capital(QUANTITY_WORDS[f.quantity])}${at}: no limit of the boat is known`;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { riskAtSpot } from './atPlace';
+import { judgeSpot, riskAtSpot } from './atPlace';
 import { findingWords, laidWithout } from './findingWords';
 import { type Hazard, hazardLevel, inSector } from './hazard';
 import { judge, type PartyAtRisk, QUANTITIES, type Quantity, type RiskConditions, shuts } from './judge';
@@ -205,6 +205,19 @@ describe('what is told', () => {
     expect(read(null, { tideHeightM: null }).depthM).toBeNull();
     expect(read(null, { tideHeightM: null, stillWater: true })).toMatchObject({ depthM: 3, currentMps: 0 });
     expect(read(null).currentMps).toBeNull();
+  });
+
+  it('says of too little water whether it is on the way in or at the spot itself', () => {
+    const c = { ...quiet, tideHeightM: 1, stillWater: false } as never;
+    const said = (depthMaxM: number, accessDepthM: number | null) => {
+      const { findings } = judgeSpot(boat, nobody, { depthMaxM, accessDepthM, hazards: [] }, c);
+      const keel = findings.find((f) => f.quantity === 'keel');
+      return keel ? inMetric(findingWords(keel)) : '';
+    };
+    expect(said(3, -0.1)).toBe('0.3 m under the keel on the way in, under the 0.5 m wanted');
+    expect(said(3, -0.9)).toBe('No water under the keel on the way in, under the 0.5 m wanted');
+    expect(said(-0.1, 2)).toBe('0.3 m under the keel, under the 0.5 m wanted');
+    expect(said(-0.1, null)).toBe('0.3 m under the keel, under the 0.5 m wanted');
   });
 
   it('counts who lowers the limits', () => {

@@ -31,6 +31,8 @@ export interface Finding {
   readonly limit: number | null;
   /** What the crew wrote of a hazard. */
   readonly note?: string;
+  /** It is so on the way in; at the spot itself there is more. */
+  readonly wayIn?: true;
 }
 
 /** A boat's own limits; null or absent is not known. */

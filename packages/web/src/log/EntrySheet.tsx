@@ -77,7 +77,7 @@ function Entered({ entry, outfit, zone, captain }: { entry: LogEntry } & Pick<En
                   </span>
                   <input
                     type="checkbox"
-                    className="block h-4 w-4"
+                    className="block h-4 w-4 accent-kelp"
                     checked={chosen.includes(f.id)}
                     onChange={(x) => toggle(f.id, x.target.checked)}
                   />

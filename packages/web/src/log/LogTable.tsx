@@ -81,7 +81,7 @@ export function LogTable(p: LogTableProps) {
   const below = printing ? 0 : Math.max(0, (tall ?? 0) - above - inSight.length * ROW_PX);
   return (
     <div ref={frame} className="min-h-0 flex-1 overflow-auto print:overflow-visible" tabIndex={0} role="region" aria-label="Sets">
-      <table aria-rowcount={p.count + 1} className="w-full min-w-[1080px] table-fixed text-[0.9rem]">
+      <table aria-rowcount={p.count + 1} className="w-full min-w-[1112px] table-fixed text-[0.9rem]">
         <thead className="sticky top-0 z-10 bg-chalk text-left text-ink-2 shadow-[inset_0_-1px_0_var(--color-ink)]">
           <tr>
             {p.chosen && (
@@ -133,7 +133,7 @@ export function LogTable(p: LogTableProps) {
                         </span>
                         <input
                           type="checkbox"
-                          className="block h-4 w-4"
+                          className="block h-4 w-4 accent-kelp"
                           checked={p.chosen.has(r.setId)}
                           onChange={(e) => p.onChoose(r.setId, e.target.checked)}
                         />

@@ -25,7 +25,7 @@ interface Look {
 
 /** How each column stands: figures to the right, and its share of the width. */
 export const LOOKS: Record<LogOrder, Look> = {
-  when: { figure: true, width: '190px' },
+  when: { figure: true, width: '222px' },
   boat: { width: '112px' },
   spot: { cut: true, width: '150px' },
   bait: { cut: true, width: 'auto' },
