@@ -200,7 +200,7 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   await expect(page.getByRole('button', { name: /6 kg on 1 rod, (1\d|2\d) min/ })).toBeVisible({ timeout: 60_000 });
   await loseSignal(context);
   await page.getByRole('button', { name: 'Leave spot' }).click();
-  await expect(page.getByText(/laid anew on this phone/)).toBeVisible();
+  await expect(page.getByText(/laid anew on deck/)).toBeVisible();
   await page.getByRole('button', { name: 'End the trip' }).click();
   await page.getByRole('button', { name: 'End it' }).click();
   await expect(page.getByText(/No signal. \d+ entries on this phone, safe/)).toBeVisible({ timeout: 20_000 });
@@ -228,6 +228,8 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
     { tried: 'leader', arm: '6 kg', rods: 1 },
     { tried: 'leader', arm: '9.5 kg', rods: 1 },
   ]);
+  // The rest that was laid anew and taken on this phone is every phone's.
+  expect(await rows('select jsonb_array_length(legs) > 0 as laid from trip_rest where trip_id = $1', [tripId])).toEqual([{ laid: true }]);
   const drift = await rows<{ points: { lat: number }[] }>(
     'select p.points from track_part p join stop st on st.id = p.stop_id where st.trip_id = $1 order by p.at',
     [tripId],

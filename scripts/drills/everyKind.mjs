@@ -34,6 +34,7 @@ export function everyKind(trip, atMs) {
 
   say('depart', { done: ['fire'], left: [], signedBy: 'Drill', dueAt: iso(trip.startMs + 20 * 3_600_000), ashore: '' });
   say('trial', { trial: { what: 'leader', arms: ['6 kg', '9.5 kg'] } });
+  say('rest', { legs: null });
   say('start-stop', { stopId, spotId: trip.spot, sets: [open(1), open(2)] });
   for (let round = 0; round < 6; round++) {
     const told = land('landed', 300 + round);

@@ -46,6 +46,20 @@ const setStart = z
   })
   .strict();
 
+/** A stop of the rest of a day that was laid anew on deck. */
+export const takenLeg = z
+  .object({
+    spotId: id,
+    presentationId: id,
+    startAt: instant,
+    departAt: instant,
+    expected: z.number().min(0).max(10_000),
+    lo80: z.number().min(0).max(10_000),
+    hi80: z.number().min(0).max(10_000),
+  })
+  .strict();
+export type TakenLeg = z.infer<typeof takenLeg>;
+
 /** One thing that happened on deck, with a key made on the phone; sent again it changes nothing. */
 export const deckEntry = z.discriminatedUnion('kind', [
   z.object({ ...base, kind: z.literal('begin-trip') }).strict(),
@@ -110,6 +124,8 @@ export const deckEntry = z.discriminatedUnion('kind', [
     .strict(),
   /** What is compared on this trip, and that it is compared no more (null): the later word holds. */
   z.object({ ...base, kind: z.literal('trial'), trial: trialPlan.nullable() }).strict(),
+  /** The stops that are left as they were laid anew and taken on deck; null goes back to the plan: the later word holds. */
+  z.object({ ...base, kind: z.literal('rest'), legs: z.array(takenLeg).min(1).max(40).nullable() }).strict(),
   /** A thing of the night before, tied, got ready or loaded, or not after all. */
   z.object({ ...base, kind: z.literal('tick'), key: z.string().min(1).max(120), done: z.boolean() }).strict(),
   /** The list before leaving, signed: what was done of it and what was not, and when somebody ashore is to worry. */
@@ -263,5 +279,10 @@ export const deckPack = z.object({
   departure: departureSigned.nullable().optional(),
   /** What the trip compares on its rods; absent in packs that were kept before it could. */
   trial: trialPlan.nullable().optional(),
+  /** The rest of the day as it was laid anew on deck, and when; absent in packs that were kept before it was told to the crew. */
+  rest: z
+    .object({ legs: z.array(takenLeg).nullable(), at: instant })
+    .nullable()
+    .optional(),
 });
 export type DeckPack = z.infer<typeof deckPack>;

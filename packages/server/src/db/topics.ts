@@ -10,7 +10,7 @@ export const TOPICS = {
   waters: ['water', 'chart_layer', 'ground_feature', 'survey', 'import', 'station', 'instrument', 'dismissal'],
   conditions: ['reading', 'forecast', 'forecast_member'],
   spots: ['spot', 'feeding'],
-  log: ['stop', 'set', 'disturbance', 'catch', 'catch_told', 'sighting', 'trial', 'track_part', 'log_merge', 'log_merged'],
+  log: ['stop', 'set', 'disturbance', 'catch', 'catch_told', 'sighting', 'trial', 'track_part', 'log_merge', 'log_merged', 'trip_rest'],
   trips: ['trip', 'trip_mate', 'trip_species', 'party', 'plan', 'leg', 'departure', 'refill'],
   gear: ['gear', 'bait_trial', 'rig_choice', 'rig_tick'],
   after: ['brief', 'brief_read', 'brief_word', 'debrief', 'report', 'photo'],

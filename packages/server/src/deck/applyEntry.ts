@@ -136,6 +136,9 @@ export async function applyEntry(entities: EntityManager, trip: DeckTrip, entry:
     case 'trial':
       await compare(entities, trip, entry, by);
       return;
+    case 'rest':
+      await takeRest(entities, trip, entry, by);
+      return;
     case 'tick':
       await tick(entities, trip, entry, by);
       return;
@@ -163,6 +166,26 @@ async function tick(entities: EntityManager, trip: DeckTrip, entry: Extract<Deck
     `insert into rig_tick (trip_id, key, outfit_id, done, by, at) values ($1, $2, $3, $4, $5, $6)
      on conflict (trip_id, key) do update set done = excluded.done, by = excluded.by, at = excluded.at where rig_tick.at <= excluded.at`,
     [trip.id, entry.key, trip.outfitId, entry.done, by, new Date(entry.at)],
+  );
+}
+
+/** As with a trial: the plan that holds again keeps its row, so that a rest that comes late does not take its place. */
+async function takeRest(
+  entities: EntityManager,
+  trip: DeckTrip,
+  { legs, at }: Extract<DeckEntry, { kind: 'rest' }>,
+  by: string,
+): Promise<void> {
+  const spots = [...new Set((legs ?? []).map((l) => l.spotId))];
+  const [{ known }] = await entities.query('select count(*)::int as known from spot where id = any($1)', [spots]);
+  if (known < spots.length)
+    throw new Problem('not_found', 'legs: a spot of it is not there any more; lay the rest anew', [
+      { field: 'legs', message: 'no such spot' },
+    ]);
+  await entities.query(
+    `insert into trip_rest (trip_id, outfit_id, legs, at, by) values ($1, $2, $3, $4, $5)
+     on conflict (trip_id) do update set legs = excluded.legs, at = excluded.at, by = excluded.by where trip_rest.at <= excluded.at`,
+    [trip.id, trip.outfitId, legs === null ? null : JSON.stringify(legs), new Date(at), by],
   );
 }
 

@@ -1,4 +1,4 @@
-import { CatchToldEntity, DepartureEntity, DisturbanceEntity, TrackPartEntity, TrialEntity } from '../db/entities/day';
+import { CatchToldEntity, DepartureEntity, DisturbanceEntity, TrackPartEntity, TrialEntity, TripRestEntity } from '../db/entities/day';
 import { CatchEntity, SetEntity, SightingEntity, StopEntity } from '../db/entities/trip';
 import { feature } from '../feature';
 import { deckRoutes } from './routes';
@@ -15,5 +15,6 @@ export const deck = feature({
     StopEntity,
     TrackPartEntity,
     TrialEntity,
+    TripRestEntity,
   ],
 });

@@ -9,7 +9,7 @@ import { HOUR } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
-import { DepartureEntity, TrialEntity } from '../db/entities/day';
+import { DepartureEntity, TrialEntity, TripRestEntity } from '../db/entities/day';
 import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
@@ -131,6 +131,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
         stops: await deckStops(entities, trip.id),
         departure: await departureOf(entities, trip.id),
         trial: await trialOf(entities, trip.id),
+        rest: await restOf(entities, trip.id),
       };
       return pack;
     },
@@ -276,6 +277,12 @@ async function timesTold(entities: EntityManager, catchIds: readonly string[]): 
   const told = new Map<string, Record<string, string>>();
   for (const r of rows) told.set(r.catch_id, { ...told.get(r.catch_id), [r.field]: r.at.toISOString() });
   return told;
+}
+
+/** The rest of the day that was laid anew on deck. */
+async function restOf(entities: EntityManager, tripId: string): Promise<NonNullable<DeckPack['rest']> | null> {
+  const row = await entities.findOneBy(TripRestEntity, { tripId });
+  return row && { legs: row.legs, at: row.at.toISOString() };
 }
 
 /** What the trip compares, or null. */

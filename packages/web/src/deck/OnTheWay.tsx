@@ -53,7 +53,7 @@ export function OnTheWay({ trip, next, stop, c, now, askAtOnce = false }: OnTheW
       {position.why !== '' && <p className="text-[0.87rem] text-rust">{position.why}</p>}
       {trip.takenRest && (
         <p className="text-[0.87rem] text-ink-2">
-          The stops ahead were laid anew on this phone.{' '}
+          The stops ahead were laid anew on deck.{' '}
           <button type="button" className="min-h-[56px] cursor-pointer underline underline-offset-4" onClick={() => trip.takeRest(null)}>
             Back to the plan
           </button>

@@ -1,4 +1,5 @@
 // Laying the rest of the day anew, on the phone and without a network: offered with what it gains, never forced.
+import type { TakenLeg } from '@bluffwind/contract/deck';
 import type { RestAsked, RestOfDay } from '@bluffwind/core/plan/restOfDay';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -9,7 +10,6 @@ import { Fault, Waiting } from '../ui/parts';
 import { usePlanWorker } from '../workers/usePlanWorker';
 import { BIG } from './deckParts';
 import { DeckSheet } from './DeckSheet';
-import type { TakenLeg } from './takenRest';
 import type { DeckTrip } from './useDeckTrip';
 
 interface RestSheetProps {

@@ -157,3 +157,23 @@ describe('deck state', () => {
     expect(state).toMatchObject({ ended: true, current: null });
   });
 });
+
+describe('a rest of the day that was taken on deck', () => {
+  const leg = (spotId: string) => ({ spotId, presentationId: 'p', startAt: at(60), departAt: at(90), expected: 2, lo80: 1, hi80: 4 });
+  const rest = (min: number, spot: string | null): DeckEntry => ({
+    kind: 'rest',
+    entryId: `r${min}`,
+    at: at(min),
+    legs: spot === null ? null : [leg(spot)],
+  });
+  const other = { legs: [leg('theirs')], at: at(20) };
+  it('holds until the plan is gone back to', () => {
+    expect(deckState(pack, [rest(10, 'a')]).rest).toEqual([leg('a')]);
+    expect(deckState(pack, [rest(10, 'a'), rest(12, null)]).rest).toBeNull();
+  });
+  it('of another phone holds where it was said later, whatever this one said before', () => {
+    expect(deckState({ ...pack, rest: other }, [rest(10, 'a')]).rest).toEqual(other.legs);
+    expect(deckState({ ...pack, rest: other }, [rest(25, 'a')]).rest).toEqual([leg('a')]);
+    expect(deckState({ ...pack, rest: { legs: null, at: at(20) } }, [rest(10, 'a')]).rest).toBeNull();
+  });
+});

@@ -1,6 +1,6 @@
 // The deck as it stands: what the server had, with every entry of this phone replayed over it. The same keys never count
 // twice, so an entry may be in both.
-import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import type { DeckEntry, DeckPack, DeckStop, TakenLeg } from '@bluffwind/contract/deck';
 import type { TrialPlan } from '@bluffwind/contract/trials';
 import { type LinesOut, minutesOut } from '@bluffwind/core/turn/disturbances';
 
@@ -16,6 +16,8 @@ export interface DeckState {
   readonly signs: readonly { readonly id: string; readonly lat: number; readonly lon: number }[];
   /** What the trip compares on its rods, or null. */
   readonly trial: TrialPlan | null;
+  /** The stops that are left as they were laid anew and taken on one of the trip's phones; null while the plan holds. */
+  readonly rest: readonly TakenLeg[] | null;
 }
 
 type Departure = NonNullable<DeckPack['departure']>;
@@ -24,7 +26,10 @@ type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
 /** Replays entries, in the order they were made, over a pack. */
 export function deckState(
-  pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip' | 'departure'> & { readonly trial?: TrialPlan | null | undefined },
+  pack: Pick<DeckPack, 'stops' | 'beganAt' | 'endedAt' | 'trip' | 'departure'> & {
+    readonly trial?: TrialPlan | null | undefined;
+    readonly rest?: DeckPack['rest'];
+  },
   entries: readonly DeckEntry[],
 ): DeckState {
   let begun = pack.beganAt !== null || pack.trip.status === 'under way' || pack.trip.status === 'done';
@@ -32,6 +37,7 @@ export function deckState(
   const stops: Mutable<DeckStop>[] = pack.stops.map((s) => ({ ...s, sets: s.sets.map((x) => ({ ...x, catches: [...x.catches] })) }));
   let departure = pack.departure ?? null;
   let trial = pack.trial ?? null;
+  let rest = pack.rest ?? null;
   const signs: { id: string; lat: number; lon: number }[] = [];
   const undone = new Set(entries.filter((e) => e.kind === 'undo-catch').map((e) => e.catchId));
   // A later stop may be open already, from the server: what ended an earlier one must not end it.
@@ -45,7 +51,16 @@ export function deckState(
   };
   for (const e of entries) apply(e);
   for (const s of stops) for (const x of s.sets) x.catches = x.catches.filter((k) => !undone.has(k.id));
-  return { begun, ended, stops, current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null), departure, trial, signs };
+  return {
+    begun,
+    ended,
+    stops,
+    current: ended ? null : (stops.find((s) => s.endedAt === null) ?? null),
+    departure,
+    trial,
+    rest: rest?.legs ?? null,
+    signs,
+  };
 
   function apply(e: DeckEntry): void {
     switch (e.kind) {
@@ -90,6 +105,10 @@ export function deckState(
       case 'depart':
         if (departure === null || departure.at <= e.at)
           departure = { signedBy: e.signedBy, at: e.at, dueAt: e.dueAt, ashore: e.ashore, left: e.left };
+        return;
+      case 'rest':
+        // Another phone may have said something later, which came with the pack.
+        if (!rest || Date.parse(e.at) >= Date.parse(rest.at)) rest = { legs: e.legs, at: e.at };
         return;
       case 'trial':
         trial = e.trial;

@@ -1,4 +1,4 @@
-import type { DeckEntry, DeckPack, DeckStop } from '@bluffwind/contract/deck';
+import type { DeckEntry, DeckPack, DeckStop, TakenLeg } from '@bluffwind/contract/deck';
 import { whoseTurn } from '@bluffwind/core/turn/whoseTurn';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
@@ -7,7 +7,7 @@ import type { StoredEntry } from '../offline/store';
 import type { LoggedCatch } from './CatchSheet';
 import { type DeckState, deckState } from './deckState';
 import { divided } from './divided';
-import { dropRest, keepRest, keptRest, type TakenLeg, withRest } from './takenRest';
+import { withRest } from './takenRest';
 
 type DeckSet = DeckStop['sets'][number];
 export type Catch = DeckSet['catches'][number] & { readonly set: DeckSet };
@@ -20,7 +20,7 @@ export interface DeckTrip {
   readonly catches: readonly Catch[];
   readonly landed: readonly Catch[];
   readonly visited: ReadonlySet<string>;
-  /** Whether the stops that are left were laid anew on this phone; takes such a rest, or goes back to the plan (null). */
+  /** Whether the stops that are left were laid anew on one of the trip's phones; takes such a rest, or goes back to the plan (null). */
   readonly takenRest: boolean;
   readonly takeRest: (legs: readonly TakenLeg[] | null) => void;
   /** Sets that fish now, and the one that a catch goes to. */
@@ -43,7 +43,6 @@ export interface DeckTrip {
 /** Derives a trip from its pack and what was entered since. */
 export function useDeckTrip(packed: DeckPack, entries: readonly StoredEntry[], store: (entry: DeckEntry) => Promise<void>): DeckTrip {
   const [activeSet, setActive] = useState<string | null>(null);
-  const [rest, setRest] = useState(() => keptRest(packed.trip.id));
   const state = useMemo(
     () =>
       deckState(
@@ -53,7 +52,7 @@ export function useDeckTrip(packed: DeckPack, entries: readonly StoredEntry[], s
     [packed, entries],
   );
   const visited = useMemo(() => new Set(state.stops.map((s) => s.spotId)), [state]);
-  const pack = useMemo(() => withRest(packed, rest, visited), [packed, rest, visited]);
+  const pack = useMemo(() => withRest(packed, state.rest, visited), [packed, state.rest, visited]);
   const catches = state.stops.flatMap((s) => s.sets.flatMap((x) => x.catches.map((k) => ({ ...k, set: x }))));
   const landed = catches.filter((k) => k.outcome === 'landed');
   const running = state.current?.sets.filter((s) => s.endedAt === null) ?? [];
@@ -74,12 +73,8 @@ export function useDeckTrip(packed: DeckPack, entries: readonly StoredEntry[], s
     catches,
     landed,
     visited,
-    takenRest: rest !== null,
-    takeRest: (legs) => {
-      if (legs) keepRest(packed.trip.id, legs);
-      else dropRest(packed.trip.id);
-      setRest(legs);
-    },
+    takenRest: state.rest !== null,
+    takeRest: (legs) => record({ kind: 'rest', legs: legs && [...legs] }),
     running,
     active,
     turnOf,

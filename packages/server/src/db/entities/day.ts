@@ -1,3 +1,4 @@
+import type { TakenLeg } from '@bluffwind/contract/deck';
 import type { DebriefEdit } from '@bluffwind/contract/debrief';
 import type { Tried } from '@bluffwind/contract/trialKinds';
 import type { ReportBody } from '@bluffwind/contract/report';
@@ -46,6 +47,25 @@ export const TrialEntity = new EntitySchema<TrialRow>({
     outfitId: { type: 'uuid', name: 'outfit_id' },
     what: { type: 'text', nullable: true },
     arms: { type: 'text', array: true },
+    at: { type: 'timestamptz' },
+    by: { type: 'uuid' },
+  },
+});
+
+/** The stops that are left of a trip as they were laid anew on deck; null when its plan holds again. */
+export interface TripRestRow {
+  tripId: string;
+  outfitId: string;
+  legs: TakenLeg[] | null;
+  at: Date;
+  by: string;
+}
+export const TripRestEntity = new EntitySchema<TripRestRow>({
+  name: 'trip_rest',
+  columns: {
+    tripId: { type: 'uuid', primary: true, name: 'trip_id' },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    legs: { type: 'jsonb', nullable: true },
     at: { type: 'timestamptz' },
     by: { type: 'uuid' },
   },
