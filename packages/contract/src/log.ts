@@ -86,6 +86,11 @@ export const logRates = z.object({
   unknown: z.object({ sets: z.int(), rodHours: z.number() }),
   /** Lengths of measured fish, in steps. */
   sizes: z.array(z.object({ fromMm: z.int(), toMm: z.int(), fish: z.int() })),
+  /** How fat weighed fish were for their length, per cent of what is usual, by month; and weighed fish of which nothing is known to be usual. */
+  condition: z.object({
+    months: z.array(z.object({ month: z.int(), fish: z.int(), middle: z.number(), lo: z.number(), hi: z.number(), thin: z.boolean() })),
+    left: z.int(),
+  }),
 });
 export type LogRates = z.infer<typeof logRates>;
 

@@ -44,6 +44,25 @@ describe('rates of the log', () => {
       await h.owner.query(`update spot set privacy = 'crew' where id = $1`, [spot?.id]);
     }
   });
+  it('tell how fat weighed fish were for their length, and nothing of those that were only measured', async () => {
+    const condition = async (query = '') => (await captain.get(`/log/rates?${query}`)).body.condition;
+    expect(await condition()).toEqual({ months: [], left: 0 });
+    const ids: { id: string; species_id: string }[] = await h.owner.query(
+      `update "catch" set more = jsonb_build_object('weightG', 1000), length_mm = 450, length_kind = 'total' where id in (
+         select k.id from "catch" k join fished_set s on s.id = k.set_id where k.outfit_id = $1 and k.outcome = 'landed' and k.deleted_at is null
+         and k.species_id = $2 limit 6) returning id, species_id`,
+      [h.mine.outfit.id, h.mine.species[0]?.id],
+    );
+    await captain.post('/log/fix', { setIds: [h.mine.trips[0]?.stops[0]?.sets[0]?.id], presentationId: h.mine.presentations[0]?.id });
+    await h.owner.query(`update outfit_version set topics = '{}'`);
+    const found = await condition('by=wind');
+    const [rows] = ids as unknown as [{ id: string }[], number];
+    const weighed = Array.isArray(rows) ? rows.length : ids.length;
+    expect(weighed).toBeGreaterThan(0);
+    expect(found.left + found.months.reduce((n: number, m: { fish: number }) => n + m.fish, 0)).toBe(weighed);
+    const [other] = h.mine.species.slice(1);
+    expect(await condition(`by=hour&speciesId=${other?.id}`)).toEqual({ months: [], left: 0 });
+  });
   it('are refused for an axis that there is not', async () => {
     expect((await captain.get('/log/rates?by=luck')).body).toMatchObject({ code: 'invalid', fields: [{ field: 'by' }] });
   });

@@ -1,4 +1,5 @@
 import { logRates, logRatesFilter } from '@bluffwind/contract/log';
+import { conditionByMonth, type WeighedFish } from '@bluffwind/core/log/condition';
 import { type LoggedSet, rateBy } from '@bluffwind/core/log/rateBy';
 import { sizeSteps } from '@bluffwind/core/log/sizeSteps';
 import { createRoute } from '@hono/zod-openapi';
@@ -43,7 +44,20 @@ export function logRatesRoutes(_deps: Deps) {
         rows.map(({ hours, lengths: _, ...s }) => ({ ...s, rodHours: hours })),
         q.by,
       );
-      return { groups: [...groups], unknown, sizes: sizeSteps(rows.flatMap((r) => r.lengths ?? [])) };
+      const weighed: WeighedFish[] = await entities.query(
+        `select f.name as species, k.length_mm as "lengthMm", (k.more->>'weightG')::float8 as "weightG",
+           extract(month from k.at at time zone $${ASKED_VALUES + 1})::int as month
+         from fished_set s join spot sp on sp.id = s.spot_id join "catch" k on k.set_id = s.id join species f on f.id = k.species_id
+         where k.outcome = 'landed' and k.deleted_at is null and k.length_mm is not null and k.length_kind = 'total' and k.more ? 'weightG'
+           and ($4::uuid is null or k.species_id = $4) and ${ASKED}`,
+        [...askedValues(q, who, zone), zone],
+      );
+      return {
+        groups: [...groups],
+        unknown,
+        sizes: sizeSteps(rows.flatMap((r) => r.lengths ?? [])),
+        condition: conditionByMonth(weighed),
+      };
     },
     { slow: true, keptMs: 300_000, from: ['crew', 'log', 'spots', 'trips'] },
   );

@@ -50,6 +50,7 @@ export default function LogCharts({ filter, show }: { filter: string; show: 'rat
       {!rates.data && <Waiting what="Adding up the log" />}
       {rates.data && show === 'rates' && <Rates axis={axis} data={rates.data} />}
       {rates.data && show === 'sizes' && <Sizes sizes={rates.data.sizes} />}
+      {rates.data && show === 'sizes' && <Condition condition={rates.data.condition} />}
     </div>
   );
 }
@@ -114,5 +115,47 @@ function Sizes({ sizes }: { sizes: LogRates['sizes'] }) {
       height={320}
       show={(v) => v.toFixed(0)}
     />
+  );
+}
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/** How fat the fish were for their length, month by month. */
+function Condition({ condition: { months, left } }: { condition: LogRates['condition'] }) {
+  const all = months.reduce((n, m) => n + m.fish, 0);
+  if (all === 0)
+    return (
+      <p className="mt-4 max-w-prose text-ink-2" data-condition>
+        {left === 0
+          ? 'None of these fish was weighed. Weights told on deck show here how fat the fish are from month to month.'
+          : `${left} weighed fish are too few of their kind to say what is usual for their length: five of a kind are enough.`}
+      </p>
+    );
+  const told = months.filter((m) => !m.thin);
+  const best = [...told].sort((a, b) => b.middle - a.middle)[0];
+  const share = (v: number) => `${v.toFixed(0)} %`;
+  const said = best
+    ? `fattest in ${MONTHS[best.month - 1]}: the middle fish weighs ${share(best.middle)} of what is usual for its length.`
+    : 'fewer than five in any month, too few to go by.';
+  return (
+    <section className="mt-5" data-condition aria-label="How fat the fish were">
+      <AmountChart
+        said={`${all} weighed fish, ${said}${left > 0 ? ` Not in it: ${left} of kinds of which too few were weighed.` : ''}`}
+        categories={months.map((m) => `${MONTHS[m.month - 1]}${m.thin ? ', thin' : ''}`)}
+        series={[{ name: 'weight for the length', values: months.map((m) => m.middle), look: 'points' }]}
+        also={[
+          { name: 'fish', values: months.map((m) => String(m.fish)) },
+          { name: 'middle half of them', values: months.map((m) => `${share(m.lo)} to ${share(m.hi)}`) },
+        ]}
+        xTitle="month"
+        yTitle="per cent of the usual weight"
+        width={900}
+        height={260}
+        show={share}
+      />
+      <p className="mt-1 max-w-prose text-[0.9rem] text-ink-2">
+        Usual is the published weight for the length where the species has one, else the middle of the crew’s own fish of that kind.
+      </p>
+    </section>
   );
 }
