@@ -1,6 +1,6 @@
 // Five stops in a day without a signal, with a phone that is put away and one that dies: what the crew has in the evening is what was entered.
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { afterStory, findSignal, keptForOffline, lineIsBack, loseSignal, makeTrip, pickFish, rows, setDemoClock, signIn } from './helpers';
+import { afterStory, findSignal, keptForOffline, lineIsBack, loseSignal, makeTrip, rows, setDemoClock, signIn } from './helpers';
 
 test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
 
@@ -41,6 +41,18 @@ async function passed(page: Page, startMs: number, minute: number): Promise<void
     },
     startMs + minute * MINUTE,
   );
+}
+
+/** How often the screen was touched so far. */
+async function touches(page: Page): Promise<number> {
+  return page.evaluate(() => {
+    const counted = window as unknown as { touched?: number };
+    if (counted.touched === undefined) {
+      counted.touched = 0;
+      window.addEventListener('pointerdown', () => (counted.touched = (counted.touched ?? 0) + 1), { capture: true });
+    }
+    return counted.touched;
+  });
 }
 
 /** The page's process ends as on a phone that runs out of memory; the next page finds what it had kept. */
@@ -108,6 +120,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   const entered: Entered[] = [];
   const stops: { spot: string; baits: string[] }[] = [];
   const told: { outcome: string; cm: number }[] = [];
+  const taps: number[] = [];
   const button = (name: string | RegExp) => page.getByRole('button', { name, exact: true });
   const here = () => stops.at(-1) as { spot: string; baits: string[] };
   const note = (outcome: string, cm: number | null, kept: boolean, minute: number) =>
@@ -124,9 +137,28 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   };
   const land = async (cm: number, kept: boolean, minute: number) => {
     await passed(page, startMs, minute);
-    await pickFish(page, 'Sea bass', 'European sea bass', cm);
+    // By its key where there is one, else by one stroke of the dial: each touch is counted.
+    const before = await touches(page);
+    const direct = button('Sea bass');
+    if (await direct.isVisible()) await direct.click();
+    else {
+      await button('Other').click();
+      await button('European sea bass').click();
+    }
+    const key = page.getByRole('dialog').getByRole('button', { name: String(cm), exact: true });
+    await page.locator('[data-dial]').waitFor();
+    if (await key.isVisible()) await key.click();
+    else {
+      const knob = page.getByRole('slider', { name: 'Length, cm' });
+      const [least, most] = [Number(await knob.getAttribute('aria-valuemin')), Number(await knob.getAttribute('aria-valuemax'))];
+      const box = await page.locator('[data-dial]').boundingBox();
+      if (!box) throw new Error('no dial');
+      await page.mouse.click(box.x + ((cm - least) / (most - least)) * box.width, box.y + box.height / 2);
+    }
+    await expect(page.locator('[data-decision]')).toContainText(` ${cm} cm`);
     if (entered.length === 0) expect(await small(page)).toEqual([]);
     await button(kept ? 'Kept' : 'Released').click();
+    taps.push((await touches(page)) - before);
     await expect(page.getByRole('button', { name: new RegExp(`Tell more of .* Sea bass ${cm} cm`) }).first()).toBeVisible();
     note('landed', cm, kept, minute);
   };
@@ -231,6 +263,8 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await oneTap('Missed', 325);
   await expect(page.getByText(/No signal. \d+ entries on this phone, safe/)).toBeVisible({ timeout: 20_000 });
   expect(entered.filter((e) => e.outcome === 'landed')).toHaveLength(14);
+  process.stdout.write(`touches of a fish, in order: ${taps.join(' ')}\n`);
+  expect([...taps].sort((a, b) => a - b)[7]).toBe(3);
 
   // A signal off the harbour: the office's screen, open since the morning, has the day by itself.
   await lineIsBack();

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { serverNow } from '../data/clock';
 import { dateName } from '../ui/format';
 import { DeckSheet } from './DeckSheet';
+import { LengthDial } from './LengthDial';
 import { lengthKeys } from './lengthKeys';
 import { amount, myUnit, words } from '../data/units';
 
@@ -82,6 +83,7 @@ export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onD
   const oldest = own.map((r) => r.checkedOn).sort()[0];
   const stale = rules.some((r) => toRecheck(r, date));
   const look = mustGo || noRule || !measured ? (mustGo || noRule ? 'border-rust bg-rust-pale' : 'border-line') : 'border-kelp bg-kelp-pale';
+  const keys = lengthKeys(species, rules, unitMm);
   const keep = () => {
     // Without a rule on file it is asked once more.
     if (noRule && !askedOnce) setAsked(true);
@@ -125,7 +127,7 @@ export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onD
         </button>
       </div>
       <div className="grid grid-cols-4 gap-2">
-        {lengthKeys(species, rules, unitMm).map((k) => (
+        {keys.map((k) => (
           <button
             key={k}
             type="button"
@@ -137,6 +139,11 @@ export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onD
           </button>
         ))}
       </div>
+      <LengthDial
+        keys={keys}
+        value={lengthMm === null ? null : Math.round(lengthMm / unitMm)}
+        onTurn={(v) => choose(Math.round(v * unitMm))}
+      />
       <div className="mt-2 grid grid-cols-[1fr_1fr_2fr] gap-2">
         <button
           type="button"
