@@ -1,6 +1,17 @@
 // Five stops in a day without a signal, with a phone that is put away and one that dies: what the crew has in the evening is what was entered.
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { afterStory, findSignal, keptForOffline, lineIsBack, loseSignal, makeTrip, rows, setDemoClock, signIn } from './helpers';
+import {
+  afterStory,
+  expectAccessible,
+  findSignal,
+  keptForOffline,
+  lineIsBack,
+  loseSignal,
+  makeTrip,
+  rows,
+  setDemoClock,
+  signIn,
+} from './helpers';
 
 test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
 
@@ -80,6 +91,17 @@ async function snapshot(page: Page): Promise<{ name: string; mimeType: string; b
   return { name: 'fish.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(base64, 'base64') };
 }
 
+/** A deck screen as it must be: a thumb's targets, and nothing that axe finds in any theme. */
+async function asItMustBe(page: Page): Promise<void> {
+  expect(await small(page)).toEqual([]);
+  for (const theme of ['night', 'glare', 'chalk']) {
+    await page.evaluate((t) => {
+      document.documentElement.dataset.theme = t;
+    }, theme);
+    await expectAccessible(page);
+  }
+}
+
 /** What is under a thumb on deck and smaller than one. */
 async function small(page: Page): Promise<string[]> {
   return page.evaluate(() => {
@@ -111,7 +133,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await signIn(page, 'Birk Solander');
   await page.goto(`/deck/${tripId}`);
   await expect(page.getByRole('heading', { name: /Before leaving/ })).toBeVisible({ timeout: 60_000 });
-  expect(await small(page)).toEqual([]);
+  await asItMustBe(page);
   await keptForOffline(page);
   // The crew's wall, open all day in the office.
   await office.goto('/');
@@ -156,7 +178,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
       await page.mouse.click(box.x + ((cm - least) / (most - least)) * box.width, box.y + box.height / 2);
     }
     await expect(page.locator('[data-decision]')).toContainText(` ${cm} cm`);
-    if (entered.length === 0) expect(await small(page)).toEqual([]);
+    if (entered.length === 0) await asItMustBe(page);
     await button(kept ? 'Kept' : 'Released').click();
     taps.push((await touches(page)) - before);
     await expect(page.getByRole('button', { name: new RegExp(`Tell more of .* Sea bass ${cm} cm`) }).first()).toBeVisible();
@@ -175,7 +197,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
     await page.getByLabel('Photo file').setInputFiles(await snapshot(page));
     await expect(page.getByText('on this phone', { exact: true })).toBeVisible({ timeout: 30_000 });
     await page.getByLabel(/Depth it took at/).fill(depthM);
-    if (told.length === 0) expect(await small(page)).toEqual([]);
+    if (told.length === 0) await asItMustBe(page);
     await button('Done').click();
     told.push({ outcome: depthM, cm });
   };
@@ -194,9 +216,12 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
     await expect(button('Another spot')).toBeVisible();
   };
 
+  for (const box of await page.getByRole('checkbox').all()) await box.check();
+  await button('Sign the list').click();
+  await expect(page.locator('[data-signed]')).toContainText('Signed by Ilse Marrable');
   await button('Begin the trip').click();
   await linesIn(0, 2);
-  expect(await small(page)).toEqual([]);
+  await asItMustBe(page);
   await land(38, false, 8);
   await land(46, true, 14);
   await photo(46, '6');
@@ -206,7 +231,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await context.grantPermissions(['geolocation']);
   await context.setGeolocation({ latitude: 47.61, longitude: -35.21, accuracy: 8 });
   await button('Chart, rest of day').click();
-  expect(await small(page)).toEqual([]);
+  await asItMustBe(page);
   await button('Record the drift').click();
   for (const east of [1, 2]) {
     await page.waitForTimeout(600);
@@ -297,6 +322,9 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
     [tripId],
   );
   expect(sets).toEqual(stops);
+  expect(await rows('select signed_by, left_open from departure where trip_id = $1', [tripId])).toEqual([
+    { signed_by: 'Ilse Marrable', left_open: [] },
+  ]);
   expect(
     await rows('select status, began_at is not null as began, ended_at is not null as ended from trip where id = $1', [tripId]),
   ).toEqual([{ status: 'done', began: true, ended: true }]);

@@ -106,7 +106,7 @@ describe('a fish told of', () => {
       catchId,
       'lengthMm',
     ]);
-    expect(history.map((r: { value: number }) => r.value)).toEqual([470, 480]);
+    expect(history.map((r: { value: number }) => r.value)).toEqual([landed.lengthMm, 470, 480]);
   });
   it('is the same fish when the phone sends it again', async () => {
     const again = entry({ ...landed, at: at(20), speciesId: h.mine.species[0]?.id });
