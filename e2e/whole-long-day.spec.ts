@@ -250,7 +250,11 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await button('Saw sign').click();
   await button('A follow').click();
   await oneTap('Lost', 118);
-  // In the middle of a fish's sheet the phone dies. What was not said of it is not there, all else is.
+  // A drift has just begun; then, in the middle of a fish's sheet, the phone dies. What was not said of the fish is not there, all else is.
+  await context.setGeolocation({ latitude: 47.62, longitude: -35.3, accuracy: 8 });
+  await button('Chart, rest of day').click();
+  await button('Record the drift').click();
+  await expect(page.locator('[data-track-on="true"]')).toContainText('in 0 min');
   await page
     .getByRole('button', { name: /Sea bass$/ })
     .first()
@@ -345,7 +349,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
     'select p.points from track_part p join stop st on st.id = p.stop_id where st.trip_id = $1 order by p.at',
     [tripId],
   );
-  expect(drift.flatMap((d) => d.points.map((p) => p.lon))).toEqual([-35.21, -35.2096, -35.2092]);
+  expect(drift.flatMap((d) => d.points.map((p) => p.lon))).toEqual([-35.21, -35.2096, -35.2092, -35.3]);
   await expect
     .poll(
       () =>

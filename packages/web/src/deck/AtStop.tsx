@@ -53,7 +53,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       .sort((a, b) => a.atMs - b.atMs),
     now,
   );
-  const track = useTrack((points) => record({ kind: 'track', stopId: current.id, points }));
+  const track = useTrack(pack.trip.id, current.id, (stopId, points) => record({ kind: 'track', stopId, points }));
   const keptOf = (speciesId: string) => landed.filter((k) => k.speciesId === speciesId && k.kept).length;
   const next = pack.spots.find((s) => s.id === pack.legs.find((l) => !visited.has(l.spotId))?.spotId);
   const [more, setMore] = useState<false | 'more' | 'rest'>(false);

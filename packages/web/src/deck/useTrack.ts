@@ -2,12 +2,13 @@ import { distanceM } from '@bluffwind/core/ground/seaBed';
 import type { TimedPlace } from '@bluffwind/core/ground/wayGone';
 import { useEffect, useRef, useState } from 'react';
 import { serverNow } from '../data/clock';
+import { noteWay, wayNotKept } from './wayNotKept';
 
 /** A position is taken when the boat has moved so far, or so long after the last; what is not known so well is none. */
 const STEP_M = 12;
 const STEP_MS = 30_000;
 const WORST_M = 60;
-/** So many, or so long, are put into one entry: what is not yet in one is lost with the phone. */
+/** So many, or so long, are put into one entry. */
 const PART = 5;
 const PART_MS = 45_000;
 
@@ -20,15 +21,22 @@ export interface Recording {
 }
 
 /**
- * Follows the phone's own position while it is asked to, and gives it away in parts.
+ * Follows the phone's own position while it is asked to, and gives it away in parts; a part that was not full when the phone died is given
+ * away at once.
  * @param keep - Puts a part into the trip's entries.
  */
-export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
+export function useTrack(tripId: string, stopId: string, keep: (stopId: string, points: TimedPlace[]) => void): Recording {
   const [on, setOn] = useState(false);
   const [points, setPoints] = useState<readonly TimedPlace[]>([]);
   const [why, setWhy] = useState('');
   const give = useRef(keep);
   give.current = keep;
+  useEffect(() => {
+    const left = wayNotKept(tripId);
+    if (!left) return;
+    noteWay(tripId, left.stopId, []);
+    give.current(left.stopId, left.points);
+  }, [tripId]);
   useEffect(() => {
     if (!on) return;
     if (!('geolocation' in navigator)) {
@@ -40,8 +48,9 @@ export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
     let last: TimedPlace | null = null;
     let partFrom = 0;
     const flush = () => {
-      if (part.length > 0) give.current(part);
+      if (part.length > 0) give.current(stopId, part);
       part = [];
+      noteWay(tripId, stopId, part);
     };
     const watch = navigator.geolocation.watchPosition(
       ({ coords }) => {
@@ -54,6 +63,7 @@ export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
         last = here;
         if (part.length === 0) partFrom = here.atMs;
         part.push(here);
+        noteWay(tripId, stopId, part);
         setPoints((all) => [...all, here]);
         if (part.length >= PART || here.atMs - partFrom >= PART_MS) flush();
       },
@@ -69,6 +79,6 @@ export function useTrack(keep: (points: TimedPlace[]) => void): Recording {
       navigator.geolocation.clearWatch(watch);
       flush();
     };
-  }, [on]);
+  }, [on, tripId, stopId]);
   return { on, points, why, toggle: () => setOn((o) => !o) };
 }
