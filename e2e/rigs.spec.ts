@@ -96,9 +96,10 @@ test('a trip without a plan says what is missing; with one every stop has its ri
 
   // A spot drawn as a line is drifted along, behind the sea anchor of its card; the boat's own drift, timed, takes the place of the guess.
   const track = page.locator('[data-part="track"]');
-  // Whether the day goes to one is for the water to decide: the last stop is moved to one.
+  // Whether the day goes to one, and with what, is for the water to decide: the last stop is moved to one and given a spoon.
   await rows(
-    `update leg set spot_id = (select id from spot where name = 'Whin island point') where id = (select l.id from leg l join plan p on p.id = l.plan_id
+    `update leg set spot_id = (select id from spot where name = 'Whin island point'),
+       presentation_id = (select p.id from presentation p join outfit o on o.id = p.outfit_id where p.name = 'Vertical spoon 60 g' and o.name = 'Greywether Guiding') where id = (select l.id from leg l join plan p on p.id = l.plan_id
        where p.trip_id = $1 order by l.position desc limit 1)`,
     [id],
   );

@@ -20,7 +20,13 @@ export function LengthDial({ keys, value, onTurn }: LengthDialProps) {
       step={1}
       value={[Math.round(at)]}
       onValueChange={([v]) => v !== undefined && onTurn(v)}
-      className="relative mt-2 flex h-14 touch-none items-center select-none"
+      // A tap on the knob moves nothing by itself; before anything was measured it means the length under the thumb.
+      onClick={(e) => {
+        if (value !== null) return;
+        const { left, width } = e.currentTarget.getBoundingClientRect();
+        onTurn(Math.round(least + Math.min(1, Math.max(0, (e.clientX - left) / width)) * (most - least)));
+      }}
+      className="relative mt-2 flex h-[56px] touch-none items-center select-none"
       data-dial
     >
       <Slider.Track className="relative h-2 flex-1 rounded bg-line">
@@ -28,7 +34,7 @@ export function LengthDial({ keys, value, onTurn }: LengthDialProps) {
       </Slider.Track>
       <Slider.Thumb
         aria-label={`Length, ${myUnit('fish')}`}
-        className={`num flex h-14 w-14 cursor-pointer items-center justify-center rounded-full border-2 font-semibold ${value === null ? 'border-dashed border-ink bg-paper' : 'border-ink bg-ink text-chalk'}`}
+        className={`num flex h-[56px] w-[56px] cursor-pointer items-center justify-center rounded-full border-2 font-semibold ${value === null ? 'border-dashed border-ink bg-paper' : 'border-ink bg-ink text-chalk'}`}
       >
         {value ?? '?'}
       </Slider.Thumb>
