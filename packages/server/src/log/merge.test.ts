@@ -170,3 +170,31 @@ describe('one fish that two phones logged', () => {
     expect((await captain.post('/log/fish/merge', { keepId: mine, otherId: mine })).status).toBe(404);
   });
 });
+
+describe('what lies at a spot that another captain keeps', () => {
+  it('is not there for a captain who does not know it: it opens as nothing, and is neither made one nor parted', async () => {
+    const [one, two] = [await logged(320, 340, 1, [[325, 400]]), await logged(322, 341, 1, [[326, null]])];
+    const { mergeId } = (await merge(one.setId, two.setId)).body;
+    const keeper = h.mine.people.find((p) => p.role === 'captain')?.id;
+    const email = `rival-${randomUUID()}@crew.example`;
+    await h.owner.query(
+      `insert into person (id, outfit_id, name, email, password_hash, role, active)
+       select gen_random_uuid(), outfit_id, 'Rival', $2, password_hash, 'captain', true from person where id = $1`,
+      [keeper, email],
+    );
+    const rival = await h.signIn(email);
+    expect((await rival.get(`/log/entries/${one.setId}`)).status).toBe(200);
+    await h.owner.query(`update spot set privacy = 'captain', keeper_id = $2 where id = $1`, [h.mine.spots[0]?.id, keeper]);
+    try {
+      expect((await rival.get(`/log/entries/${one.setId}`)).status).toBe(404);
+      expect((await rival.post('/log/merge', { setIds: [one.setId, h.mine.trips[0]?.stops[0]?.sets[0]?.id] })).status).toBe(404);
+      const [a, b] = [one.caught[0]?.catchId, two.caught[0]?.catchId];
+      expect((await rival.post('/log/fish/merge', { keepId: a, otherId: b })).status).toBe(404);
+      expect((await rival.post(`/log/merges/${mergeId}/part`, {})).status).toBe(404);
+      expect((await captain.get(`/log/entries/${one.setId}`)).body.fish).toHaveLength(2);
+    } finally {
+      await h.owner.query(`update spot set privacy = 'crew', keeper_id = null where id = $1`, [h.mine.spots[0]?.id]);
+    }
+    expect((await captain.post(`/log/merges/${mergeId}/part`, {})).status).toBe(200);
+  });
+});

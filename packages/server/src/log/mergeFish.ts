@@ -18,7 +18,7 @@ export async function mergeFish(entities: EntityManager, who: Who, keepId: strin
   const found: Fish[] = await entities.query(
     `select k.id, k.outcome, k.set_id as "setId", st.trip_id as "tripId", k.more || jsonb_build_object('clientId', k.client_id,
        'lengthMm', k.length_mm, 'lengthKind', k.length_kind, 'speciesId', k.species_id) as said
-     from "catch" k join "set" s on s.id = k.set_id join stop st on st.id = s.stop_id
+     from "catch" k join "set" s on s.id = k.set_id join stop st on st.id = s.stop_id join spot sp on sp.id = st.spot_id
      where k.id = any($1) and k.deleted_at is null for update of k`,
     [[keepId, otherId]],
   );

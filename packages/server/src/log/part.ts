@@ -9,6 +9,13 @@ export async function part(entities: EntityManager, merge: LogMergeRow): Promise
   const { before, intoId } = merge;
   if (await entities.existsBy(LogMergedEntity, { id: intoId }))
     throw new Problem('conflict', 'This was made one with another entry since: part that one first.');
+  // A spot that another captain keeps is nothing that this one can see.
+  const [seen] = await entities.query(
+    `select s.id from "set" s join stop st on st.id = s.stop_id join spot sp on sp.id = st.spot_id
+     where s.id = $1 or s.id = (select set_id from "catch" where id = $1)`,
+    [intoId],
+  );
+  if (!seen) throw new Problem('not_found', 'What it made is not in the log any more.');
   const setId = before.what === 'fish' ? await fishAgain(entities, merge) : await setsAgain(entities, merge);
   // Its parts go with it.
   await entities.query('delete from log_merge where id = $1', [merge.id]);

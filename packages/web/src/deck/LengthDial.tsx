@@ -30,7 +30,7 @@ export function LengthDial({ keys, value, onTurn }: LengthDialProps) {
       data-dial
     >
       <Slider.Track className="relative h-2 flex-1 rounded bg-line">
-        <Slider.Range className="absolute h-2 rounded bg-ink" />
+        <Slider.Range className={`absolute h-2 rounded ${value === null ? 'bg-line' : 'bg-ink'}`} />
       </Slider.Track>
       <Slider.Thumb
         aria-label={`Length, ${myUnit('fish')}`}
