@@ -38,6 +38,8 @@ async function plan(page: Page, id: string): Promise<void> {
 test.beforeAll(async () => {
   await rows('delete from leg');
   await rows('delete from plan');
+  // Another story left one bait aboard.
+  await rows('update trip set aboard = null where aboard is not null');
 });
 test.afterAll(async () => {
   await rows('delete from leg');
