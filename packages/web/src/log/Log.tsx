@@ -153,7 +153,17 @@ export default function Log() {
       {show !== 'trials' && <LogFilters params={params} outfit={outfit} spots={spots.data ?? []} onChoose={narrow} />}
       <Suspense fallback={null}>
         {entry !== '' && outfit && (
-          <EntrySheet setId={entry} outfit={outfit} zone={me?.outfit.zone ?? 'UTC'} captain={mayFix} onClose={() => setEntry('')} />
+          <EntrySheet
+            setId={entry}
+            outfit={outfit}
+            zone={me?.outfit.zone ?? 'UTC'}
+            captain={mayFix}
+            onClose={() => {
+              setEntry('');
+              // Back to the line that it was opened from, once the sheet is gone.
+              setTimeout(() => document.querySelector<HTMLElement>(`[data-opens="${CSS.escape(entry)}"]`)?.focus(), 60);
+            }}
+          />
         )}
       </Suspense>
       {saving.error !== null && <Fault error={saving.error} />}

@@ -158,6 +158,7 @@ export function LogTable(p: LogTableProps) {
                         <button
                           type="button"
                           className="min-h-6 max-w-full cursor-pointer truncate text-left underline decoration-line underline-offset-4"
+                          data-opens={r.setId}
                           onClick={() => p.onOpen(r.setId)}
                         >
                           {r.spot}
@@ -194,6 +195,7 @@ function PocketRow({ row: r, zone, onOpen }: { row: LogRow; zone: string; onOpen
         <button
           type="button"
           className="min-h-8 cursor-pointer font-bold underline decoration-line underline-offset-4"
+          data-opens={r.setId}
           onClick={() => onOpen(r.setId)}
         >
           {r.spot}
