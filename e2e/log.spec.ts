@@ -120,6 +120,7 @@ test('an entry opens with its fish: one is put right and keeps its history; what
   await expect(sheet.locator('[data-fish]')).toHaveCount(own?.fish ?? 0, { timeout: 20_000 });
   await page.keyboard.press('Escape');
   await expect(page).not.toHaveURL(/entry=/);
+  await expect(page.locator(`[data-opens="${own?.id}"]`)).toBeFocused();
 
   // Both entries of one fishing: the hours count once.
   const pick = (id: string | undefined) => rows<{ n: number }>('select count(*)::int as n from fished_set where id = $1', [id]);
