@@ -1,6 +1,34 @@
 import { z } from 'zod';
 import { date, id, instant } from './ids';
 
+/** Longest logo that is kept, bytes. */
+export const LOGO_BYTES = 200_000;
+
+/** How an outfit's pages to its guests look: its own name on them, one colour, a last line, a logo. */
+const reportLook = z.object({
+  /** In place of the outfit's name; empty means that name. */
+  name: z.string().trim().max(80),
+  colour: z.string().regex(/^#[0-9a-f]{6}$/, 'a colour such as #1f5f6b'),
+  /** Stands at the end of every page: how to book again, thanks. */
+  words: z.string().trim().max(300),
+});
+
+/** The look as a captain is shown it. */
+export const lookView = reportLook.extend({ logo: z.boolean() });
+export type LookView = z.infer<typeof lookView>;
+
+/** A look to be kept; a logo is a JPEG in base64, null takes it away, and what is left out stays. */
+export const newLook = reportLook
+  .extend({
+    logo: z
+      .base64()
+      .max(Math.ceil(LOGO_BYTES / 3) * 4, 'the logo is too large')
+      .nullable()
+      .optional(),
+  })
+  .strict();
+export type NewLook = z.infer<typeof newLook>;
+
 /** A fish as the client reads of it: when and how large, never where. */
 const reportFish = z.object({
   atMs: z.number(),
@@ -28,6 +56,8 @@ export const reportBody = z.object({
   learned: z.string(),
   text: z.string(),
   photos: z.array(id),
+  /** As the outfit wanted it when the page was sent; pages of before have none. */
+  look: lookView.optional(),
 });
 export type ReportBody = z.infer<typeof reportBody>;
 

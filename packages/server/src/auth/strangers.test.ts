@@ -192,7 +192,7 @@ describe('those who may', () => {
 });
 
 const OWNERS = ['/outfit/settings', '/laid-aside', '/people', '/invitations', '/keys'];
-const CAPTAINS = ['/clients', '/stations', '/instruments', '/trips/{id}/report'];
+const CAPTAINS = ['/clients', '/stations', '/instruments', '/trips/{id}/report', '/outfit/look'];
 
 /** Every GET of a client that answers, with its route. */
 async function readAll(client: Client): Promise<[path: string, body: unknown, route: string][]> {

@@ -26,6 +26,7 @@ import { PapersAndBookings1780000000022 } from './migrations/0022-papers-and-boo
 import { Feeding1780000000023 } from './migrations/0023-feeding';
 import { Trials1780000000024 } from './migrations/0024-trials-and-tracks';
 import { LogMerged1780000000025 } from './migrations/0025-log-merged';
+import { ReportLook1780000000026 } from './migrations/0026-report-look';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -54,6 +55,7 @@ const MIGRATIONS = [
   Feeding1780000000023,
   Trials1780000000024,
   LogMerged1780000000025,
+  ReportLook1780000000026,
 ];
 
 /** What a pool of connections may do. */

@@ -13,7 +13,7 @@ export const TOPICS = {
   log: ['stop', 'set', 'disturbance', 'catch', 'catch_told', 'sighting', 'trial', 'track_part', 'log_merge', 'log_merged', 'trip_rest'],
   trips: ['trip', 'trip_mate', 'trip_species', 'party', 'plan', 'leg', 'departure', 'refill'],
   gear: ['gear', 'bait_trial', 'rig_choice', 'rig_tick'],
-  after: ['brief', 'brief_read', 'brief_word', 'debrief', 'report', 'photo'],
+  after: ['brief', 'brief_read', 'brief_word', 'debrief', 'report', 'report_look', 'photo'],
 } as const satisfies Record<Topic, readonly string[]>;
 
 export const ALL_TOPICS: readonly Topic[] = TOPIC_NAMES;

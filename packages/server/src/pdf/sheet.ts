@@ -7,6 +7,8 @@ const MARGIN = 48;
 const BODY_PT = 10;
 /** Most height of a photo. */
 const PHOTO_PT = 240;
+/** Most height of a logo. */
+const LOGO_PT = 48;
 const INK = '#1b2622';
 const DIM = '#55605b';
 const RUST = '#9a3b1c';
@@ -33,6 +35,10 @@ export interface Sheet {
   curve(values: readonly number[], caption: string): void;
   /** A JPEG within the width. */
   photo(jpeg: Uint8Array): void;
+  /** A small JPEG above the title. */
+  logo(jpeg: Uint8Array): void;
+  /** A stripe of one colour over the width. @param colour - Such as #1f5f6b. */
+  band(colour: string): void;
 }
 
 /** @param foot - Stands at the foot of every page. @param draw - Puts the sheets together. */
@@ -112,6 +118,14 @@ export function pdfOf({ title, foot }: { title: string; foot: string }, draw: (s
       doc.lineWidth(1.2).strokeColor(INK).stroke();
       doc.y += height + 6;
       write(caption, 'plain', 9, DIM);
+    },
+    logo: (jpeg) => {
+      doc.image(Buffer.from(jpeg), MARGIN, doc.y, { fit: [140, LOGO_PT] });
+      doc.y += 6;
+    },
+    band: (colour) => {
+      doc.rect(MARGIN, doc.y, width(), 4).fill(colour);
+      doc.y += 12;
     },
     photo: (jpeg) => {
       room(PHOTO_PT + 8);

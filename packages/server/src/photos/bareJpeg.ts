@@ -14,8 +14,20 @@ const MOST_PX = 4096;
 const isFrame = (marker: number) => marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
 const standsAlone = (marker: number) => marker === 0x01 || (marker >= 0xd0 && marker <= 0xd7);
 
-/** @returns The same picture with no segment but those that draw it. Throws Problem when it is no whole JPEG. */
-export function bareJpeg(bytes: Uint8Array): Buffer {
+/** @param field - Where it came in. @returns The same picture with no segment but those that draw it. Throws Problem when it is no whole JPEG. */
+export function bareJpeg(bytes: Uint8Array, field = 'data'): Buffer {
+  try {
+    return bared(bytes);
+  } catch (e) {
+    if (!(e instanceof NoPhoto)) throw e;
+    const says = `${field}: not a photo that can be kept: ${e.message}; take it again or choose another`;
+    throw new Problem('invalid', says, [{ field, message: e.message }]);
+  }
+}
+
+class NoPhoto extends Error {}
+
+function bared(bytes: Uint8Array): Buffer {
   if (bytes[0] !== 0xff || bytes[1] !== SOI) throw noPhoto('it is no JPEG');
   const kept: Uint8Array[] = [bytes.subarray(0, 2)];
   let at = 2;
@@ -61,5 +73,4 @@ function endOfScan(bytes: Uint8Array, from: number): number {
   throw noPhoto('it ends too early');
 }
 
-const noPhoto = (why: string) =>
-  new Problem('invalid', `data: not a photo that can be kept: ${why}; take it again or choose another`, [{ field: 'data', message: why }]);
+const noPhoto = (why: string) => new NoPhoto(why);

@@ -9,6 +9,7 @@ import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { CatchEntity, PartyEntity, SetEntity, StopEntity, type TripRow } from '../db/entities/trip';
 import { loadWaterState } from '../water/waterState';
+import { lookOf } from './lookRoutes';
 
 const TIDE_STEP_MS = 15 * MINUTE;
 
@@ -73,6 +74,7 @@ export async function bodyOf(entities: EntityManager, trip: TripRow, nowMs: numb
       baits: [...caughtOn].sort((a, b) => b[1] - a[1]).map(([name]) => name),
     }),
     photos: [],
+    look: await lookOf(entities),
   };
 }
 

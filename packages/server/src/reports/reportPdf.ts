@@ -6,15 +6,18 @@ import { pdfOf } from '../pdf/sheet';
 
 const FISH = [{ share: 0.14 }, { share: 0.46 }, { share: 0.2, align: 'right' as const }, { share: 0.2 }];
 
-/** @param photos - JPEG, in their order. */
-export function reportPdf(body: ReportBody, photos: readonly Uint8Array[]): Promise<Buffer> {
+/** @param photos - JPEG, in their order. @param logo - JPEG. */
+export function reportPdf(body: ReportBody, photos: readonly Uint8Array[], logo: Uint8Array | null): Promise<Buffer> {
   const day = dateWords(body.date, METRIC);
   const clock = (atMs: number) => new Date(atMs + body.offsetMin * MINUTE).toISOString().slice(11, 16);
   const cm = (mm: number | null) => (mm === null ? '' : `${(mm / 10).toFixed(0)} cm`);
-  return pdfOf({ title: `${day} with ${body.outfit}`, foot: `${body.outfit}, ${body.captain}` }, (sheet) => {
+  const from = body.look?.name || body.outfit;
+  return pdfOf({ title: `${day} with ${from}`, foot: `${from}, ${body.captain}` }, (sheet) => {
     sheet.page();
+    if (logo) sheet.logo(logo);
+    if (body.look) sheet.band(body.look.colour);
     sheet.title(`${day} on ${body.boat}`);
-    sheet.text(`${body.outfit}, captain ${body.captain}, ${clock(body.fromMs)} to ${clock(body.toMs)}`, 'dim');
+    sheet.text(`${from}, captain ${body.captain}, ${clock(body.fromMs)} to ${clock(body.toMs)}`, 'dim');
     sheet.heading('The day');
     sheet.text(body.text);
     if (body.weather !== '') sheet.text(body.weather, 'dim');
@@ -33,5 +36,6 @@ export function reportPdf(body: ReportBody, photos: readonly Uint8Array[]): Prom
       sheet.heading('The tide');
       sheet.curve(body.tideM, `Height of the water, ${clock(body.fromMs)} to ${clock(body.toMs)}`);
     }
+    if (body.look && body.look.words !== '') sheet.text(body.look.words, 'dim');
   });
 }

@@ -204,6 +204,31 @@ describe('the guests’ page', () => {
     expect(draft.photos).toEqual([]);
     expect((await captain.post(`/trips/${tripId}/report`, body({ photoIds: draft.photos }))).status).toBe(200);
   });
+  it('looks as the owner wants it, its logo and last line too, and gives no place away by them', async () => {
+    const owner = await h.signIn(emailOf(h.mine, 'owner'));
+    const look = { name: 'Pell and sons', colour: '#224466', words: 'Come again in the autumn.' };
+    const logo = smallPhoto().toString('base64');
+    expect((await captain.post('/outfit/look', look)).status).toBe(403);
+    expect((await owner.post('/outfit/look', { ...look, words: 'See you at Near Stone' })).body).toMatchObject({
+      code: 'invalid',
+      fields: [{ field: 'words' }],
+    });
+    expect((await owner.post('/outfit/look', { ...look, colour: 'red;background:url(x)' })).status).toBe(400);
+    expect((await owner.post('/outfit/look', { ...look, logo: Buffer.from('<svg/>'.repeat(9)).toString('base64') })).body).toMatchObject({
+      fields: [{ field: 'logo' }],
+    });
+    expect((await owner.post('/outfit/look', { ...look, logo })).body).toEqual({ ...look, logo: true });
+    // What is left out stays.
+    expect((await owner.post('/outfit/look', look)).body.logo).toBe(true);
+    const path = (await captain.post(`/trips/${tripId}/report`, body({ photoIds: [] }))).body.path.replace('/r/', '');
+    expect((await (await open(path)).json()).look).toEqual({ ...look, logo: true });
+    expect((await open(`${path}/logo`)).headers.get('content-type')).toBe('image/jpeg');
+    expect((await open(`${path}/pdf`)).status).toBe(200);
+    // A logo taken away is gone from pages that are out.
+    await owner.post('/outfit/look', { ...look, logo: null });
+    expect((await (await open(path)).json()).look.logo).toBe(false);
+    expect((await open(`${path}/logo`)).status).toBe(404);
+  });
   it('is no mate’s to send', async () => {
     expect((await mate.post(`/trips/${tripId}/report`, body())).status).toBe(403);
   });

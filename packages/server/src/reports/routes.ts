@@ -16,6 +16,7 @@ import { type Deps, type Env, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { bodyOf } from './bodyOf';
+import { logoOf } from './lookRoutes';
 import { namesPlace } from './namesPlace';
 import { reportPdf } from './reportPdf';
 
@@ -39,7 +40,13 @@ export function publicReports({ source, clock }: Deps): Hono<Env> {
       const report = await entities.findOneByOrFail(ReportEntity, { id: reportId });
       // A photo that was taken away since is not shown.
       const there = await entities.findBy(PhotoEntity, { id: In(report.body.photos) });
-      return { ...report.body, photos: report.body.photos.flatMap((p, i) => (there.some((x) => x.id === p) ? [i] : [])) };
+      const { look } = report.body;
+      const logo = look?.logo === true && (await logoOf(entities)) !== null;
+      return {
+        ...report.body,
+        ...(look ? { look: { ...look, logo } } : {}),
+        photos: report.body.photos.flatMap((p, i) => (there.some((x) => x.id === p) ? [i] : [])),
+      };
     });
     c.header('X-Robots-Tag', 'noindex, nofollow');
     return c.json(body);
@@ -55,11 +62,18 @@ export function publicReports({ source, clock }: Deps): Hono<Env> {
       return reportPdf(
         report.body,
         report.body.photos.flatMap((id) => photos.find((p) => p.id === id)?.bytes ?? []),
+        report.body.look?.logo ? await logoOf(entities) : null,
       );
     });
     c.header('X-Robots-Tag', 'noindex, nofollow');
     c.header('Content-Disposition', 'attachment; filename="your-day.pdf"');
     return c.body(new Uint8Array(bytes), 200, { 'Content-Type': 'application/pdf' });
+  });
+  app.get('/reports/:token/logo', async (c) => {
+    const bytes = await opened(c.req.param('token'), logoOf);
+    if (!bytes) throw new Problem('not_found', 'No logo.');
+    c.header('X-Robots-Tag', 'noindex, nofollow');
+    return c.body(new Uint8Array(bytes), 200, { 'Content-Type': 'image/jpeg' });
   });
   app.get('/reports/:token/photos/:n', async (c) => {
     const bytes = await opened(c.req.param('token'), async (entities, reportId) => {

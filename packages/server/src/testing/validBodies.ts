@@ -33,6 +33,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
   return {
     '/fleet/plans': { plans: [{ ...plan, tripId: trip.id }] },
     '/outfit/settings': { medicalNoteDays: 300 },
+    '/outfit/look': { name: 'Pell and sons', colour: '#224466', words: 'Tight lines.', logo: null },
     '/me/settings': USUAL_SETTINGS,
     '/password/forgotten': { email: 'nobody@crew.example' },
     '/laid-aside/try': { id: randomUUID() },

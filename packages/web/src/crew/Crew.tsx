@@ -15,6 +15,7 @@ const Boats = lazy(() => import('./Boats').then((m) => ({ default: m.Boats })));
 const Clients = lazy(() => import('./Clients').then((m) => ({ default: m.Clients })));
 const Papers = lazy(() => import('./Papers').then((m) => ({ default: m.Papers })));
 const ProgramKeys = lazy(() => import('./ProgramKeys').then((m) => ({ default: m.ProgramKeys })));
+const ReportLook = lazy(() => import('./ReportLook').then((m) => ({ default: m.ReportLook })));
 const Rules = lazy(() => import('./Rules').then((m) => ({ default: m.Rules })));
 const SpeciesList = lazy(() => import('./SpeciesList').then((m) => ({ default: m.SpeciesList })));
 const Waters = lazy(() => import('./Waters').then((m) => ({ default: m.Waters })));
@@ -49,6 +50,7 @@ export default function Crew() {
                   <>
                     <KeptFor />
                     <LaidAsideList zone={zone} />
+                    {whenThere(<ReportLook />)}
                     {whenThere(<ProgramKeys zone={zone} />)}
                   </>
                 )}

@@ -1,6 +1,7 @@
 import type { InstrumentGiven, StationGiven } from '@bluffwind/contract/stations';
 import type { SessionView } from '@bluffwind/contract/auth';
 import type { LaidAside, OutfitSettings } from '@bluffwind/contract/crew';
+import type { LookView } from '@bluffwind/contract/report';
 import type { ClientView } from '@bluffwind/contract/outfit';
 import type { InvitationRow, PersonView } from '@bluffwind/contract/people';
 import type { KeyRow } from '@bluffwind/contract/keys';
@@ -10,6 +11,7 @@ import { get } from '../data/api';
 
 export const sessionsQuery = queryOptions({ queryKey: ['sessions'], queryFn: () => get<SessionView[]>('/sessions') });
 export const settingsQuery = queryOptions({ queryKey: ['settings'], queryFn: () => get<OutfitSettings>('/outfit/settings') });
+export const lookQuery = queryOptions({ queryKey: ['look'], queryFn: () => get<LookView>('/outfit/look') });
 export const laidAsideQuery = queryOptions({ queryKey: ['laid-aside'], queryFn: () => get<LaidAside[]>('/laid-aside') });
 export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: () => get<PersonView[]>('/people') });
 export const invitationsQuery = queryOptions({ queryKey: ['invitations'], queryFn: () => get<InvitationRow[]>('/invitations') });

@@ -22,14 +22,16 @@ export default function Report() {
       </main>
     );
   if (!page.data) return <Waiting what="Opening your day" />;
-  return <Day page={page.data} photo={(n) => `/api/reports/${token}/photos/${n}`} pdf={`/api/reports/${token}/pdf`} />;
+  return <Day page={page.data} at={`/api/reports/${token}`} />;
 }
 
 /** One tall page: photos large, the day's tide as a line with the fish on it by time, a word from the captain. */
-function Day({ page, photo, pdf }: { page: Page; photo: (n: number) => string; pdf: string }) {
+function Day({ page, at }: { page: Page; at: string }) {
+  const photo = (n: number) => `${at}/photos/${n}`;
+  const from = page.look?.name || page.outfit;
   useEffect(() => {
-    document.title = `Your day on ${dateName(page.date)} · ${page.outfit}`;
-  }, [page]);
+    document.title = `Your day on ${dateName(page.date)} · ${from}`;
+  }, [page, from]);
   const landed = page.tally.reduce((n, t) => n + t.landed, 0);
   const [first, ...rest] = page.photos;
   const best = [...page.fish].filter((f) => f.lengthMm !== null).sort((a, b) => (b.lengthMm ?? 0) - (a.lengthMm ?? 0))[0];
@@ -37,7 +39,9 @@ function Day({ page, photo, pdf }: { page: Page; photo: (n: number) => string; p
   return (
     <div className="h-dvh overflow-auto print:h-auto">
       <main className="mx-auto max-w-[720px] bg-paper px-5 py-8 text-[1.07rem] md:px-10">
-        <p className="text-ink-2">{page.outfit}</p>
+        {page.look?.logo && <img src={`${at}/logo`} alt={from} className="mb-2 max-h-16 max-w-[220px] rounded" data-logo />}
+        <p className="text-ink-2">{from}</p>
+        {page.look && <div aria-hidden className="mt-1 mb-3 h-1.5 rounded-full" style={{ background: page.look.colour }} data-colour />}
         <h1 className="text-[1.9rem] leading-tight font-bold">Your day on {dateName(page.date)}</h1>
         <p className="text-ink-2">
           {page.boat}, {page.captain}, <span className="num">{time(page.fromMs)}</span> to <span className="num">{time(page.toMs)}</span>
@@ -90,9 +94,10 @@ function Day({ page, photo, pdf }: { page: Page; photo: (n: number) => string; p
             data-photo
           />
         ))}
+        {page.look && page.look.words !== '' && <p className="mt-6 border-t border-line pt-3 whitespace-pre-line">{page.look.words}</p>}
         <p className="no-print mt-6">
           <Button onClick={() => window.print()}>Print it</Button>{' '}
-          <a href={pdf} download className="inline-block rounded border border-ink px-3 py-1.5 font-semibold max-md:min-h-10">
+          <a href={`${at}/pdf`} download className="inline-block rounded border border-ink px-3 py-1.5 font-semibold max-md:min-h-10">
             Keep it as PDF
           </a>
         </p>

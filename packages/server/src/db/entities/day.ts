@@ -214,3 +214,22 @@ export const ReportEntity = new EntitySchema<ReportRow>({
     openedAt: { type: 'timestamptz', name: 'opened_at', nullable: true },
   },
 });
+
+export interface ReportLookRow {
+  outfitId: string;
+  name: string;
+  colour: string;
+  words: string;
+  /** JPEG; read only where it is asked for. */
+  logo: Buffer | null;
+}
+export const ReportLookEntity = new EntitySchema<ReportLookRow>({
+  name: 'report_look',
+  columns: {
+    outfitId: { type: 'uuid', primary: true, name: 'outfit_id' },
+    name: { type: 'text' },
+    colour: { type: 'text' },
+    words: { type: 'text' },
+    logo: { type: 'bytea', nullable: true },
+  },
+});
