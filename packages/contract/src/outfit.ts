@@ -10,6 +10,7 @@ export const boat = z.object({
   hull: z.string(),
   seats: z.int(),
   speedMps: z.number(),
+  roughMps: z.number().nullable(),
   draughtM: z.number(),
   windLimitMps: z.number().nullable(),
   gustLimitMps: z.number().nullable(),
@@ -68,6 +69,8 @@ export const boatEdit = z
     hull: z.string().trim().max(80),
     seats: z.int().min(1, 'expected 1 to 60').max(60, 'expected 1 to 60'),
     speedMps: z.number().min(0.2, 'expected 0.2 to 40 m/s').max(40, 'expected 0.2 to 40 m/s'),
+    /** Speed left at the wave limit; null means half. */
+    roughMps: z.number().min(0.2, 'expected 0.2 to 40 m/s').max(40, 'expected 0.2 to 40 m/s').nullable().default(null),
     draughtM: z.number().min(0, 'expected 0.05 to 10 m').max(10, 'expected 0.05 to 10 m'),
     windLimitMps: z.number().min(1).max(40).nullable(),
     gustLimitMps: z.number().min(1).max(50).nullable(),
@@ -78,6 +81,7 @@ export const boatEdit = z
   .strict()
   .superRefine((b, c) => {
     const fault = (field: string, message: string) => c.addIssue({ code: 'custom', path: [field], message });
+    if (b.roughMps !== null && b.roughMps > b.speedMps) fault('roughMps', 'expected at most its speed in calm water');
     if (b.craft === 'boat') {
       if (b.speedMps < 0.5) fault('speedMps', 'expected 0.5 to 40 m/s');
       if (b.draughtM < 0.05) fault('draughtM', 'expected 0.05 to 10 m');

@@ -29,6 +29,8 @@ export const boatLimits = z.object({
   waveLimitM: limit,
   draughtM: z.number(),
   speedMps: z.number(),
+  /** Speed left at the wave limit, m/s; half where null, and in desks that were kept before. */
+  roughMps: z.number().nullable().optional(),
   /** False for people on foot. */
   afloat: z.boolean(),
 });

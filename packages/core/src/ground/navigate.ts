@@ -3,6 +3,7 @@
 // touch or entry is barred. A way that is shown is pulled taut, which takes the 1.4 % away.
 import { insideRing } from './polygon';
 import { depthAt, type SeaBed, toLocal } from './seaBed';
+import { speedInWaves } from './speedInWaves';
 
 /** A boat as far as runs go. */
 export interface RunningBoat {
@@ -30,16 +31,6 @@ export interface RunField {
 }
 
 const MARGIN_M = 0.5;
-/** Share of planing speed that is left at the boat's own wave limit (common practice: off the plane, half). */
-const SPEED_AT_LIMIT = 0.5;
-
-/** Speed in waves, m/s: full in a third of the limit, half at it, linear between and beyond down to a third. */
-export function speedInWaves(boat: Pick<RunningBoat, 'speedMps' | 'waveLimitM'>, waveM: number): number {
-  const calm = boat.waveLimitM / 3;
-  if (waveM <= calm) return boat.speedMps;
-  const share = 1 - (1 - SPEED_AT_LIMIT) * ((waveM - calm) / (boat.waveLimitM - calm));
-  return boat.speedMps * Math.max(1 / 3, share);
-}
 
 /**
  * Prepares the field for one state of the tide and sea.

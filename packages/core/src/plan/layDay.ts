@@ -6,7 +6,6 @@ import { MINUTE } from '../units/time';
 import { fishedBefore } from './fishedBefore';
 import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
-import { waysOfTrip } from './waysByTide';
 import { whyLeftOut } from './whyLeftOut';
 import { saidTime } from '../units/measure';
 
@@ -152,7 +151,6 @@ export function itineraryProblem(
       kept.map(({ i }) => i),
     ),
     byStep: tideWays(
-      inputs,
       ranking,
       kept.map(({ i }) => i),
       toSteps,
@@ -196,14 +194,13 @@ function seaWays({ ways }: Ranking, kept: readonly number[]): ItineraryProblem['
   return [...dock, ...between.flat()].some((w) => w.length > 0) ? { dock, between } : undefined;
 }
 
-/** The ways between the spots of a problem by height of tide; undefined where they are the same all day. */
+/** The ways between the spots of a problem by height of tide and sea; undefined where they are the same all day. */
 function tideWays(
-  inputs: PlanInputs,
   { ways }: Ranking,
   kept: readonly number[],
   toSteps: (min: number | null | undefined) => number,
 ): ItineraryProblem['byStep'] {
-  const sets = waysOfTrip(inputs);
+  const { sets } = ways;
   if (sets.length < 2) return undefined;
   return {
     level: ways.level,

@@ -6,7 +6,6 @@ import { every, findingKey, type RiskSpan, riskSpans, worse } from '../risk/judg
 import type { PlanLeg } from './layDay';
 import type { PlanInputs, PlanSpot, WaysAt } from './planInputs';
 import { type Ranking, STEP_MS } from './rankTrip';
-import { waysOfTrip } from './waysByTide';
 import { saidTime } from '../units/measure';
 
 /** One stop with its way. */
@@ -44,12 +43,12 @@ export function riskOfLegs(inputs: PlanInputs, ranking: Ranking, legs: readonly 
     }
     return list;
   };
+  const { sets, level } = ranking.ways;
+  const waysAt = (ms: number) => sets[level[Math.min(level.length - 1, step(ms))] ?? 0] as WaysAt;
   const onWay = (from: number, to: number, fromMs: number, toMs: number): RiskSpan[] => {
     if (to < 0 || toMs <= fromMs) return [];
     const places = (w: WaysAt) => (from < 0 ? w.dockSea[to] : w.betweenSea[from]?.[to]) ?? [];
-    const sets = waysOfTrip(inputs);
-    const level = (ms: number) => ranking.ways.level[Math.min(ranking.ways.level.length - 1, step(ms))] ?? 0;
-    const met = new Set(places(sets[level(fromMs)] as WaysAt));
+    const met = new Set(places(waysAt(fromMs)));
     if (met.size === 0) return [];
     return spans(fromMs, toMs, STEP_MS, (ms) => joined([...met].map((p) => ranking.ways.judgeAt(p, step(ms)))));
   };
@@ -65,7 +64,7 @@ export function riskOfLegs(inputs: PlanInputs, ranking: Ranking, legs: readonly 
     [before, leftMs] = [s, l.departMs];
     return { spotId: l.spotId, here, way, legality: spot?.legality ?? '' };
   });
-  const last = inputs.dockTravelMin[before];
+  const last = before < 0 ? null : waysAt(leftMs).dockMin[before];
   const home = before >= 0 && last != null ? onWay(-1, before, leftMs, leftMs + last * 60_000) : [];
   return { legs: out, home, notKnown: QUANTITIES.filter((q) => unknown.has(q)), worst };
 }

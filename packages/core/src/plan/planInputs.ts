@@ -113,6 +113,8 @@ export interface PlanInputs {
     readonly gustLimitMps: number | null;
     readonly waveLimitM: number | null;
     readonly speedMps: number;
+    /** Speed that is left at the wave limit, m/s; half where absent or null. */
+    readonly roughMps?: number | null | undefined;
     /** False for people on foot, who walk between spots and fish what a cast reaches; true where absent. */
     readonly afloat?: boolean;
     /** Minutes under way that the fuel lasts with a third in reserve, less what the boat's other trips take; null when unknown. */
@@ -144,6 +146,8 @@ export interface PlanInputs {
   readonly byTide?: readonly WaysAt[];
 }
 
+/** Casting off, anchoring and getting lines in, minutes of every run (common practice). */
+export const HANDLING_MIN = 3;
 /** Length of a planning step, minutes. */
 export const STEP_MIN = 5;
 /** Shortest stay, steps. */

@@ -13,7 +13,6 @@ import { MIN_STAY_STEPS, type PlanInputs, type PlanPresentation, STEP_MIN } from
 import { type OtherBait, searchBait, secondBait } from './pickOther';
 import { type Reason, reasonsOf } from './reasons';
 import { type ShutWays, shutWays, wayShutWords } from './shutWays';
-import { waysOfTrip } from './waysByTide';
 import { whyLeftOut } from './whyLeftOut';
 
 /** Spot + presentation + when, with its evidence. */
@@ -211,7 +210,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
  */
 function reachableSteps(inputs: PlanInputs, ways: ShutWays, steps: number): (readonly [number, number])[] {
   const n = inputs.spots.length;
-  const sets = waysOfTrip(inputs);
+  const { sets } = ways;
   const toSteps = (min: number | null | undefined) => (min === null || min === undefined ? steps + 1 : Math.ceil(min / STEP_MIN));
   const all = waysOf({
     stepMin: STEP_MIN,

@@ -42,6 +42,31 @@ describe('the rest of a day', () => {
       expect(rest.plan.expected).toBeGreaterThanOrEqual((rest.kept?.expected ?? 0) - 1e-9);
     }
   });
+  it('does not go back to what was fished, and goes on where lines are in', () => {
+    const asked = { atMs: START + HOUR, spotId: null, share: 0, left: ['exposed', 'lee'] };
+    const spots = (fished: string[]) => new Set(restOfDay(trip, ranking, { ...asked, fished }).plan.legs.map((l) => l.spotId));
+    expect(spots([])).toContain('exposed');
+    expect(spots(['exposed'])).not.toContain('exposed');
+    expect(spots(['exposed', 'barred'])).toEqual(new Set(['lee']));
+    const here = restOfDay(trip, ranking, { ...asked, spotId: 'exposed', share: 2, fished: ['exposed'] });
+    expect(here.plan.legs[0]?.spotId).toBe('exposed');
+    const gone = restOfDay(trip, ranking, { ...asked, spotId: 'exposed', share: 0, fished: ['exposed'] });
+    expect(gone.plan.legs.map((l) => l.spotId)).not.toContain('exposed');
+  });
+  it('holds against it what is left of the plan and nothing else', () => {
+    const asked = { atMs: START + HOUR, spotId: null, share: 0 };
+    const { kept } = restOfDay(trip, ranking, { ...asked, fished: ['barred'], left: ['barred', 'lee'] });
+    expect(kept?.legs.map((l) => l.spotId)).toEqual(['lee']);
+    expect(restOfDay(trip, ranking, { ...asked, fished: [], left: [] }).kept).toBeNull();
+    // What is left cannot be fished any more: the rest of the day is laid all the same.
+    const gone = restOfDay(trip, ranking, { ...asked, fished: ['lee'], left: ['lee'] });
+    expect(gone.kept).toBeNull();
+    expect(gone.plan.expected).toBeGreaterThan(0);
+  });
+  it('does not swallow what is no refusal', () => {
+    const broken = { ...trip, breaks: null as never };
+    expect(() => restOfDay(broken, ranking, { atMs: START + HOUR, spotId: null, share: 0, fished: [], left: ['lee'] })).toThrow(TypeError);
+  });
   it('says when there is none', () => {
     expect(() => restOfDay(trip, ranking, { atMs: END - MINUTE, spotId: null, share: 0, fished: [], left })).toThrow(RangeError);
   });

@@ -22,12 +22,12 @@ export interface RestOfDay {
  * Throws RangeError when nothing can be fished any more, saying why.
  */
 export function restOfDay(inputs: PlanInputs, ranking: Ranking, { fished, left, ...from }: RestAsked): RestOfDay {
-  const bans = fished.filter((id) => id !== from.spotId || from.share === 0);
-  const plan = layDay(inputs, ranking, { bans, from });
-  const others = inputs.spots.flatMap((s) => (left.includes(s.id) || s.id === from.spotId ? [] : [s.id]));
+  // Where the boat is counts whatever is banned; nothing leads back there once it is left.
+  const plan = layDay(inputs, ranking, { bans: fished, from });
+  const others = inputs.spots.flatMap((s) => (left.includes(s.id) ? [] : [s.id]));
   let kept: DayPlan | null = null;
   try {
-    if (left.length > 0) kept = layDay(inputs, ranking, { bans: [...bans, ...others], from });
+    if (left.length > 0) kept = layDay(inputs, ranking, { bans: [...fished, ...others], from });
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
   }

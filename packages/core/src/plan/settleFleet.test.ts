@@ -17,11 +17,12 @@ describe('a fleet with what boats leave each other', () => {
   const alone = (i: number, legs: ReturnType<typeof stay>[]) => scoreDay(inputs(), boats[i]?.ranking as SettlingBoat['ranking'], legs);
 
   it('counts what the earlier boat took from the later one, and nothing the other way', () => {
-    const plans = [alone(0, [stay('lee', 15, 90)]), alone(1, [stay('lee', 120, 200)])];
+    const late = [stay('exposed', 15, 100), stay('lee', 120, 200)];
+    const plans = [alone(0, [stay('lee', 15, 90)]), alone(1, late)];
     const first = amongOthers(boats[1] as SettlingBoat, [{ id: 'a', legs: plans[0]?.legs ?? [] }]);
     expect(first.taken).toEqual([{ spotId: 'lee', fromMs: plans[0]?.legs[0]?.arriveMs, toMs: START + 90 * MINUTE, boat: 'a' }]);
-    const later = scoreDay(first, boats[1]?.ranking as SettlingBoat['ranking'], [stay('lee', 120, 200)]);
-    expect(later.expected).toBeLessThan(0.85 * (plans[1]?.expected as number));
+    const later = scoreDay(first, boats[1]?.ranking as SettlingBoat['ranking'], late);
+    expect(later.legs[1]?.expected).toBeLessThan(0.85 * (plans[1]?.legs[1]?.expected as number));
     // Settled, the later one goes elsewhere: that is worth more than what is left there.
     const settled = settleFleet(boats, plans);
     expect(sum(settled)).toBeGreaterThan((plans[0]?.expected as number) + later.expected);
@@ -42,6 +43,40 @@ describe('a fleet with what boats leave each other', () => {
     for (const x of settled[0]?.legs ?? [])
       for (const y of settled[1]?.legs ?? [])
         if (x.spotId === y.spotId) expect(x.departMs + 15 * MINUTE <= y.arriveMs || y.departMs + 15 * MINUTE <= x.arriveMs).toBe(true);
+  });
+
+  it('only scores them where nothing is to be laid anew', () => {
+    // The second boat is elsewhere until the first has left.
+    const plans = [alone(0, [stay('lee', 15, 90)]), alone(1, [stay('exposed', 15, 100), stay('lee', 120, 200)])];
+    const scored = settleFleet(boats, plans, { layAnew: false });
+    expect(scored.map((p) => p.legs.map((l) => l.spotId))).toEqual([['lee'], ['exposed', 'lee']]);
+    expect(scored[0]?.expected).toBeCloseTo(plans[0]?.expected as number, 9);
+    const lee = (p: DayPlan | undefined) => p?.legs.at(-1)?.expected as number;
+    expect(lee(scored[1])).toBeLessThan(0.85 * lee(plans[1]));
+    expect(scored[1]?.legs[0]?.expected).toBeCloseTo(plans[1]?.legs[0]?.expected as number, 9);
+    // They are not proved any more, and their bounds are those that they came with.
+    expect(scored.map((p) => [p.proved, p.bound])).toEqual(plans.map((p) => [false, p.bound]));
+    const empty = { ...(plans[1] as DayPlan), legs: [], expected: 0, proved: true };
+    expect(settleFleet(boats, [plans[0] as DayPlan, empty], { layAnew: false })[1]).toBe(empty);
+  });
+
+  it('leaves to other boats what a boat is to leave, scored and laid anew', () => {
+    const without = boats.map((b) => ({ ...b, without: ['worm'] }));
+    const plans = without.map((b, i) => scoreDay(b.inputs, b.ranking, [stay(i === 0 ? 'lee' : 'exposed', 15, 60)], { without: b.without }));
+    const settled = settleFleet(without, plans);
+    expect(settled.flatMap((p) => p.legs.flatMap((l) => l.parts.map((x) => x.presentationId)))).not.toContain('worm');
+    expect(sum(settled)).toBeGreaterThan(sum(plans));
+    const scored = settleFleet(without, plans, { layAnew: false });
+    expect(scored.map((p) => p.expected)).toEqual(plans.map((p) => expect.closeTo(p.expected, 9)));
+  });
+
+  it('keeps a boat’s plan where nothing better can be laid, and does not swallow what is no refusal', () => {
+    const plans = [alone(0, [stay('lee', 15, 90)]), alone(1, [stay('exposed', 15, 100)])];
+    // Every bait is left to others: it cannot be laid at all, and comes back as it was.
+    const none = boats.map((b) => ({ ...b, without: ['worm', 'shad'] }));
+    expect(settleFleet(none, plans)).toEqual(plans);
+    const broken = boats.map((b) => ({ ...b, inputs: { ...b.inputs, breaks: null as never } }));
+    expect(() => settleFleet(broken, plans)).toThrow(TypeError);
   });
 
   it('changes nothing for boats that do not share a spot and have their best day', () => {

@@ -3,11 +3,12 @@ import { HOUR } from '../units/time';
 import { layDay, scoreDay } from './layDay';
 import { rankTrip, stepsOf } from './rankTrip';
 import { shuts } from '../risk/judge';
-import { shutWays } from './shutWays';
+import { shutWays, wayShutWords } from './shutWays';
 import { whyNot } from './whyNot';
 import { inputs, START } from './testTrip';
 import { inMetric } from '../units/measure';
 
+const END_OF_TIME = START + 1000 * HOUR;
 const ROUGH_FROM = START + 3 * HOUR;
 
 /** The test's trip with a gale on open water from its fourth hour; only the way to the lee wall crosses it. */
@@ -72,6 +73,66 @@ describe('sea on the runs', () => {
       /^Lee wall: waves over the limit on the way there from \d\d:\d\d to 14:00; /,
     );
     expect(ranking.calls.find((c) => c.spotId === 'exposed')?.wayShut).toEqual([]);
+  });
+
+  it('is shut again and again, by whichever place of it is over, and open between', () => {
+    const calm = { lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(100), bar: null };
+    const hours = Array.from({ length: 40 }, (_, i) => START + (i - 16) * HOUR);
+    const blows = (t: number) => t < START + HOUR || t > START + 4 * HOUR;
+    const of = () => ({ atMs: hours, value: hours.map((t) => (blows(t) ? 12 : 1)), forecastFrom: 0 });
+    const base = rough({ fromMs: START - 12 * HOUR });
+    const open = base.sea.places[0] as (typeof base.sea.places)[0];
+    const trip = {
+      ...base,
+      water: { ...base.water, wind: { east: of(), north: of(), gust: null } },
+      sea: { ...base.sea, places: [calm, open], dock: [[0], [0, 1], [1]] },
+    };
+    const ways = shutWays(trip, stepsOf(trip), 3);
+    expect(ways.dock[0]).toEqual({ ranges: [], why: [] });
+    expect(ways.dock[1]?.ranges.length).toBe(2);
+    expect(ways.dock[1]).toEqual(ways.dock[2]);
+    const [first, second] = ways.dock[1]?.ranges as [[number, number], [number, number]];
+    expect([first[0], second[1]]).toEqual([0, stepsOf(trip)]);
+    expect(second[0]).toBeGreaterThan(first[1]);
+    expect(ways.dock[1]?.why).toHaveLength(2);
+  });
+
+  it('looks at the water under the keel on bars alone, and at what nobody has sounded', () => {
+    const base = rough({ limitM: 5, fromMs: END_OF_TIME });
+    const shallow = { ...(base.sea.places[0] as (typeof base.sea.places)[0]), depthM: -3 };
+    const at = (place: object) => {
+      const trip = { ...base, sea: { ...base.sea, places: [{ ...shallow, ...place }] } };
+      return shutWays(trip, stepsOf(trip), 3)
+        .judgeAt(0, 0)
+        .findings.find((f) => f.quantity === 'keel')?.level;
+    };
+    expect(at({})).toBeUndefined();
+    expect(at({ bar: 'Gate bar' })).toBe('over');
+    expect(at({ unsounded: true })).toBe('unknown');
+  });
+
+  it('judges each place and look by itself, and no step beyond the last look', () => {
+    const trip = rough();
+    const steps = stepsOf(trip);
+    const ways = shutWays(trip, steps, 3);
+    const wave = (step: number) => ways.judgeAt(0, step).findings.find((f) => f.quantity === 'wave')?.value;
+    expect(wave(0)).toBe(wave(2));
+    expect(wave(steps - 1)).not.toBe(wave(0));
+    expect(wave(steps + 40)).toBe(wave(steps - 1));
+    expect(wave(-5)).toBe(wave(0));
+  });
+
+  it('is said by what shuts it', () => {
+    const words = (quantity: string) => inMetric(wayShutWords({ quantity, level: 'over', value: 3, limit: 2 } as never));
+    expect(wayShutWords(undefined)).toBe('the sea');
+    expect(['keel', 'wind', 'gust', 'wave'].map(words)).toEqual([
+      'too little water on a bar of the way',
+      'wind over the limit',
+      'gusts over the limit',
+      'waves over the limit',
+    ]);
+    expect(words('visibility')).toMatch(/^visib/);
+    expect(words('thunder')).toMatch(/^thunder/);
   });
 
   it('leaves out a spot that cannot be reached all day, and says why', () => {

@@ -7,6 +7,7 @@ import { findingWords, QUANTITY_WORDS } from '../risk/findingWords';
 import { type Finding, type Judgement, shuts } from '../risk/judge';
 import { MINUTE } from '../units/time';
 import { type PlanInputs, STEP_MIN, type WaysAt } from './planInputs';
+import { waysBySea } from './waysBySea';
 import { waysInSteps, waysOfTrip } from './waysByTide';
 
 /** Steps in which a way is shut, with what shuts it first in each stretch. */
@@ -18,8 +19,9 @@ export interface ShutWay {
 export interface ShutWays {
   readonly dock: readonly ShutWay[];
   readonly between: readonly (readonly ShutWay[])[];
-  /** Which of the trip's ways by height of tide hold in each step. */
+  /** Which of the ways, by height of tide and by the sea, hold in each step, and the ways. */
   readonly level: readonly number[];
+  readonly sets: readonly WaysAt[];
   /** Judgement at a place of the sea in a step. */
   readonly judgeAt: (place: number, step: number) => Judgement;
 }
@@ -29,9 +31,8 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
   const water = waterStateOf(inputs.water);
   const at = seaOver(water, inputs.startsAt, inputs.endsAt);
   const looks = Math.ceil(steps / stride);
-  const level = waysInSteps(inputs, water, steps);
-  const ways = waysOfTrip(inputs);
   const judged = new Map<number, Judgement>();
+  const waves = new Map<number, number | null>();
   const judgeAt = (place: number, step: number): Judgement => {
     const look = Math.min(looks - 1, Math.max(0, Math.floor(step / stride)));
     const key = place * looks + look;
@@ -41,9 +42,16 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
       const c: SeaConditions = at(p, inputs.startsAt + look * stride * STEP_MIN * MINUTE);
       known = judgeSea(inputs.boat, inputs.party, c, p.unsounded ? 'unsounded' : p.bar === null ? null : p.depthM);
       judged.set(key, known);
+      waves.set(key, c.waveM);
     }
     return known;
   };
+  const waveAt = (place: number, step: number): number | null => {
+    judgeAt(place, step);
+    return waves.get(place * looks + Math.min(looks - 1, Math.floor(step / stride))) ?? null;
+  };
+  const byTide = { sets: waysOfTrip(inputs), level: waysInSteps(inputs, water, steps) };
+  const { sets, level } = waysBySea(inputs, byTide, waveAt, stride);
   const shutAt = inputs.sea.places.map((_, p) =>
     Array.from({ length: looks }, (_, k) => judgeAt(p, k * stride).findings.find(shuts) ?? null),
   );
@@ -53,7 +61,7 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
     const why: Finding[] = [];
     for (let t = 0; t < steps && !calm; t++) {
       const k = Math.floor(t / stride);
-      const on = places(ways[level[t] as number] as WaysAt);
+      const on = places(sets[level[t] as number] as WaysAt);
       // Also where the next look finds it shut: no boat is on its way while a limit is crossed.
       const by = on.map((p) => shutAt[p]?.[k] ?? shutAt[p]?.[k + 1] ?? null).find((f) => f !== null);
       if (!by) continue;
@@ -69,6 +77,7 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
   const n = inputs.spots.length;
   return {
     level,
+    sets,
     judgeAt,
     dock: Array.from({ length: n }, (_, s) => shutOf((w) => w.dockSea[s] ?? [])),
     between: Array.from({ length: n }, (_, s) => Array.from({ length: n }, (_, q) => shutOf((w) => w.betweenSea[s]?.[q] ?? []))),

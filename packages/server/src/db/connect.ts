@@ -27,6 +27,7 @@ import { Feeding1780000000023 } from './migrations/0023-feeding';
 import { Trials1780000000024 } from './migrations/0024-trials-and-tracks';
 import { LogMerged1780000000025 } from './migrations/0025-log-merged';
 import { ReportLook1780000000026 } from './migrations/0026-report-look';
+import { BoatInWaves1780000000027 } from './migrations/0027-boat-in-waves';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -56,6 +57,7 @@ const MIGRATIONS = [
   Trials1780000000024,
   LogMerged1780000000025,
   ReportLook1780000000026,
+  BoatInWaves1780000000027,
 ];
 
 /** What a pool of connections may do. */

@@ -1,13 +1,11 @@
 import { setImmediate } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
-import type { WaysAt } from '@bluffwind/core/plan/planInputs';
+import { HANDLING_MIN, type WaysAt } from '@bluffwind/core/plan/planInputs';
 import { type Passage, barCells, withBars } from '@bluffwind/core/ground/barCells';
 import { type RunAreas, type RunningBoat, runField } from '@bluffwind/core/ground/navigate';
 import { type KnownWays, type SeaPlace, type SeaWays, seaWays } from '@bluffwind/core/ground/seaOnWays';
 import { type SeaBed, toLocal } from '@bluffwind/core/ground/seaBed';
 
-/** Casting off, anchoring and getting lines in, minutes per run. */
-export const HANDLING_MIN = 3;
 /** Heights of tide for which ways are worked out lie so far apart, m. */
 const TIDE_STEP_M = 0.5;
 

@@ -4,8 +4,8 @@ import type { BoatRow, ClientRow } from '../db/entities/outfit';
 import type { TripRow } from '../db/entities/trip';
 
 /** A boat's own limits; those that are null are not known. */
-export function limitsOf({ draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps, craft }: BoatRow) {
-  return { draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps, afloat: craft === 'boat' };
+export function limitsOf({ draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps, roughMps, craft }: BoatRow) {
+  return { draughtM, windLimitMps, gustLimitMps, waveLimitM, speedMps, roughMps, afloat: craft === 'boat' };
 }
 
 /** Who is aboard, as far as limits go. */

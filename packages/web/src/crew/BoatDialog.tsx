@@ -72,6 +72,14 @@ export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
           <FigureField name="waveLimitM" label="Wave limit" measure="height" min={0.05} max={10} />
           {!foot && (
             <>
+              <FigureField
+                name="roughMps"
+                label="Speed in waves at that limit"
+                measure="current"
+                min={0.2}
+                max={40}
+                hint="Left empty: half. Runs take longer from a third of the limit on."
+              />
               <FigureField name="tankL" label="Tank" measure="fuel" min={0.5} max={20_000} required />
               <FigureField name="burnLph" label="Burns" measure="fuel" of="an hour" min={0.1} max={2000} required />
             </>
@@ -90,6 +98,7 @@ function valuesOf({
   hull,
   seats,
   speedMps,
+  roughMps,
   draughtM,
   windLimitMps,
   gustLimitMps,
@@ -97,5 +106,20 @@ function valuesOf({
   tankL,
   burnLph,
 }: BoatEdit): Omit<BoatEdit, 'id'> {
-  return { name, craft, castM, accessNote, hull, seats, speedMps, draughtM, windLimitMps, gustLimitMps, waveLimitM, tankL, burnLph };
+  return {
+    name,
+    craft,
+    castM,
+    accessNote,
+    hull,
+    seats,
+    speedMps,
+    roughMps,
+    draughtM,
+    windLimitMps,
+    gustLimitMps,
+    waveLimitM,
+    tankL,
+    burnLph,
+  };
 }

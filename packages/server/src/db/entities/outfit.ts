@@ -101,6 +101,8 @@ export interface BoatRow {
   hull: string;
   seats: number;
   speedMps: number;
+  /** Speed left at its wave limit; half where null. */
+  roughMps: number | null;
   draughtM: number;
   /** Limits that are null are not known. */
   windLimitMps: number | null;
@@ -125,6 +127,7 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     hull: { type: 'text' },
     seats: { type: 'int' },
     speedMps: { type: 'double precision', name: 'speed_mps' },
+    roughMps: { type: 'double precision', name: 'rough_mps', nullable: true },
     draughtM: { type: 'double precision', name: 'draught_m' },
     windLimitMps: { type: 'double precision', name: 'wind_limit_mps', nullable: true },
     gustLimitMps: { type: 'double precision', name: 'gust_limit_mps', nullable: true },
