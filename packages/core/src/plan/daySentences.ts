@@ -19,6 +19,8 @@ const SHARES: readonly (readonly [number, string])[] = [
 /** A wind that goes round by this much, or gets up by that much, is spoken of (common practice). */
 const ROUND_DEG = 50;
 const UP_MPS = 3;
+/** A turn is told to the half hour. */
+const TURN_MS = HOUR / 2;
 /** A day that is over so long before the boat must be back is explained. */
 const EARLY_MS = 45 * MINUTE;
 const COMPASS: Record<string, string> = {
@@ -61,7 +63,8 @@ export function daySentences(inputs: PlanInputs, ranking: Ranking, plan: Pick<Da
   const turn = windTurn(inputs);
   const next = turn === null ? undefined : plan.legs.find((l) => l.departMs > turn.atMs);
   const before = turn === null ? undefined : plan.legs.filter((l) => l.departMs <= turn.atMs).at(-1);
-  if (turn && next && before && next !== before && next.startMs >= before.departMs)
+  // The boat goes on as it turns: not where it lay there long before.
+  if (turn && next && before && next.startMs >= turn.atMs - TURN_MS)
     out.push(`When the wind ${turn.words} about ${clock(turn.atMs)}, go to ${name(next)}; lines up at ${clock(last.departMs)}${early}.`);
   else if (turn)
     out.push(`The wind ${turn.words} about ${clock(turn.atMs)}; lines up at ${clock(last.departMs)} at ${name(last)}${early}.`);
@@ -100,7 +103,7 @@ function windTurn(inputs: PlanInputs): { atMs: number; words: string } | null {
   if (!a || !b) return null;
   const round = Math.abs(turnDeg(a.fromDeg, b.fromDeg)) >= ROUND_DEG && b.mps >= 2;
   if (!round && b.mps - a.mps < UP_MPS) return null;
-  for (let t = inputs.startsAt; t <= inputs.endsAt; t += HOUR / 2) {
+  for (let t = inputs.startsAt; t <= inputs.endsAt; t += TURN_MS) {
     const w = sampleWind(wind, t);
     if (!w) continue;
     const half = round ? Math.abs(turnDeg(w.fromDeg, b.fromDeg)) < Math.abs(turnDeg(w.fromDeg, a.fromDeg)) : w.mps >= (a.mps + b.mps) / 2;

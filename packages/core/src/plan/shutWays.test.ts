@@ -91,7 +91,7 @@ describe('sea on the runs', () => {
     expect(ways.dock[0]).toEqual({ ranges: [], why: [] });
     expect(ways.dock[1]?.ranges.length).toBe(2);
     expect(ways.dock[1]).toEqual(ways.dock[2]);
-    const [first, second] = ways.dock[1]?.ranges as [[number, number], [number, number]];
+    const [first, second] = (ways.dock[1] as NonNullable<(typeof ways.dock)[1]>).ranges as [[number, number], [number, number]];
     expect([first[0], second[1]]).toEqual([0, stepsOf(trip)]);
     expect(second[0]).toBeGreaterThan(first[1]);
     expect(ways.dock[1]?.why).toHaveLength(2);

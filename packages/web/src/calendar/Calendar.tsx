@@ -16,7 +16,9 @@ import { dateName } from '../ui/format';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { CancelDialog } from './CancelDialog';
-import { useMoveTrip } from './useMoveTrip';
+import { Day } from './Day';
+import type { LaneKind } from './dayLanes';
+import { type MovedTo, useMoveTrip } from './useMoveTrip';
 import { Week } from './Week';
 
 const ImportBookings = lazy(() => import('../imports/ImportBookings').then((m) => ({ default: m.ImportBookings })));
@@ -24,7 +26,7 @@ const ImportBookings = lazy(() => import('../imports/ImportBookings').then((m) =
 /** Monday of the week of a date. */
 const monday = (date: string): string => addDays(date, -((new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7));
 
-/** A week of trips: days as columns, boats as rows. */
+/** A week of trips: days as columns, boats as rows; or one day by the hour. */
 export default function Calendar() {
   const { data: me } = useQuery(meQuery);
   const outfit = useQuery(outfitQuery);
@@ -32,7 +34,10 @@ export default function Calendar() {
   const today = localDate(serverNow(), zone);
   const [week, setWeek] = useAddress('week', monday(today));
   const [asked, setAsked] = useAddress('new', null);
-  const from = /^\d{4}-\d{2}-\d{2}$/.test(week) ? monday(week) : monday(today);
+  const [dayAsked, setDay] = useAddress('day', null, true);
+  const [by, setBy] = useAddress('by', 'boat');
+  const day = dayAsked !== null && /^\d{4}-\d{2}-\d{2}$/.test(dayAsked) ? dayAsked : null;
+  const from = day !== null ? monday(day) : /^\d{4}-\d{2}-\d{2}$/.test(week) ? monday(week) : monday(today);
   const trips = useQuery(calendarQuery(from, addDays(from, 6)));
   const papers = useQuery(papersQuery);
   const [task, setTask] = useState<TripTask | null>(null);
@@ -43,14 +48,23 @@ export default function Calendar() {
   const [ask, question] = useAsk();
   const mayEdit = me !== undefined && me.role !== 'mate';
   const o = outfit.data;
-  const begin = (date: string, boatId?: string) => {
+  const begin = (date: string, given: { readonly boatId?: string; readonly captainId?: string } = {}) => {
     if (!o || !me) return;
     const draft = newDraft(o, date, me.id, trips.data?.filter((t) => t.captain.id === me.id).at(-1));
-    setTask({ what: 'new', draft: boatId ? { ...draft, boatId } : draft });
+    setTask({ what: 'new', draft: { ...draft, ...given } });
   };
+  const moveTo = (t: TripView, moved: MovedTo) =>
+    t.plan
+      ? ask({
+          title: `Move the trip of ${t.boat.name}${moved.date ? ` to ${dateName(moved.date)}` : moved.from ? ` to ${moved.from}` : ''}?`,
+          text: 'Its day is laid for the hours, the boat and the captain that it has now. Moved, that plan is taken out and the day is laid anew.',
+          yes: 'Move it',
+          act: () => move.to(t, moved),
+        })
+      : move.to(t, moved);
   const inSight = today >= from && today <= addDays(from, 6);
   const firstDay = inSight ? addDays(today, today < addDays(from, 6) ? 1 : 0) : from;
-  useKeys({ n: mayEdit ? () => begin(firstDay) : null });
+  useKeys({ n: mayEdit ? () => begin(day ?? firstDay) : null });
   const failed = failedOf(outfit, trips);
   if (failed) return <Fault error={failed} retry={() => void trips.refetch()} />;
   if (!o || !trips.data || !me) return <Waiting what="Opening the calendar" />;
@@ -58,14 +72,29 @@ export default function Calendar() {
   const shown =
     task ??
     (asked !== null && ready && mayEdit ? ({ what: 'new', draft: newDraft(o, asked === 'yes' ? firstDay : asked, me.id) } as const) : null);
+  const acts = {
+    zone,
+    mayEdit: mayEdit && ready,
+    onOpen: (t: TripView) => void navigate(`/trips/${t.id}`),
+    onChange: (t: TripView) => setTask({ what: 'change', trip: t, draft: draftOf(t, zone) }),
+    onCopy: (t: TripView) =>
+      setTask({ what: 'new', draft: { ...draftOf(t, zone), date: addDays(localDate(Date.parse(t.startsAt), zone), 7) } }),
+    onCancel: setOff,
+  };
+  const step = day !== null ? 1 : 7;
+  const go = (by: number) => (day !== null ? setDay(addDays(day, by)) : setWeek(addDays(from, by)));
   return (
     <>
-      <Header title={`Week of ${dateName(from)}`} note={`${count(trips.data)} · days of ${zone.replaceAll('_', ' ')}`}>
-        <Button aria-label="The week before" onClick={() => setWeek(addDays(from, -7))}>
+      <Header
+        title={day !== null ? dateName(day) : `Week of ${dateName(from)}`}
+        note={`${count(day === null ? trips.data : trips.data.filter((t) => localDate(Date.parse(t.startsAt), zone) === day))} · days of ${zone.replaceAll('_', ' ')}`}
+      >
+        <Button aria-label={day !== null ? 'The day before' : 'The week before'} onClick={() => go(-step)}>
           <ChevronLeft size={16} aria-hidden="true" />
         </Button>
-        {!inSight && <Button onClick={() => setWeek(monday(today))}>This week</Button>}
-        <Button aria-label="The week after" onClick={() => setWeek(addDays(from, 7))}>
+        {day === null && !inSight && <Button onClick={() => setWeek(monday(today))}>This week</Button>}
+        <Button onClick={() => setDay(day !== null ? null : firstDay)}>{day !== null ? 'Week' : 'Day'}</Button>
+        <Button aria-label={day !== null ? 'The day after' : 'The week after'} onClick={() => go(step)}>
           <ChevronRight size={16} aria-hidden="true" />
         </Button>
         {mayEdit && (
@@ -74,7 +103,7 @@ export default function Calendar() {
           </Button>
         )}
         {mayEdit && (
-          <Button strong hint="N" onClick={() => begin(firstDay)} disabled={!ready}>
+          <Button strong hint="N" onClick={() => begin(day ?? firstDay)} disabled={!ready}>
             <Plus size={16} aria-hidden="true" /> New trip
           </Button>
         )}
@@ -86,30 +115,31 @@ export default function Calendar() {
       )}
       {question}
       {move.error !== null && <Fault error={move.error} />}
-      <Week
-        from={from}
-        today={today}
-        zone={zone}
-        boats={o.boats}
-        trips={trips.data}
-        away={(papers.data?.away ?? []).map((a) => ({ ...a, name: o.crew.find((p) => p.id === a.personId)?.name.split(' ')[0] ?? '' }))}
-        mayEdit={mayEdit && ready}
-        onNew={begin}
-        onOpen={(t) => navigate(`/trips/${t.id}`)}
-        onChange={(t) => setTask({ what: 'change', trip: t, draft: draftOf(t, zone) })}
-        onCopy={(t) => setTask({ what: 'new', draft: { ...draftOf(t, zone), date: addDays(localDate(Date.parse(t.startsAt), zone), 7) } })}
-        onCancel={setOff}
-        onMove={(t, date, boatId) =>
-          t.plan
-            ? ask({
-                title: `Move the trip of ${t.boat.name} to ${dateName(date)}?`,
-                text: 'Its day is laid for the hours and the boat that it has now. Moved, that plan is taken out and the day is laid anew.',
-                yes: 'Move it',
-                act: () => move.to(t, date, boatId),
-              })
-            : move.to(t, date, boatId)
-        }
-      />
+      {day !== null ? (
+        <Day
+          {...acts}
+          date={day}
+          outfit={o}
+          trips={trips.data}
+          by={by === 'captain' ? 'captain' : 'boat'}
+          onBy={(kind: LaneKind) => setBy(kind)}
+          away={new Set((papers.data?.away ?? []).filter((a) => a.fromOn <= day && a.toOn >= day).map((a) => a.personId))}
+          onNew={(given) => begin(day, given)}
+          onMove={moveTo}
+        />
+      ) : (
+        <Week
+          {...acts}
+          from={from}
+          today={today}
+          boats={o.boats}
+          trips={trips.data}
+          away={(papers.data?.away ?? []).map((a) => ({ ...a, name: o.crew.find((p) => p.id === a.personId)?.name.split(' ')[0] ?? '' }))}
+          onNew={(date, boatId) => begin(date, { boatId })}
+          onDay={(d) => setDay(d)}
+          onMove={(t, date, boatId) => moveTo(t, { date, boatId })}
+        />
+      )}
       <TripDialog
         task={shown}
         outfit={o}

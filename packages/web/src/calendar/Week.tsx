@@ -1,36 +1,22 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { TripView } from '@bluffwind/contract/trips';
-import {
-  DndContext,
-  type DragEndEvent,
-  PointerSensor,
-  TouchSensor,
-  useDraggable,
-  useDroppable,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
+import { DndContext, type DragEndEvent, PointerSensor, TouchSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { addDays, localDate } from '@bluffwind/core/units/time';
 import { Plus } from 'lucide-react';
-import type { ReactNode } from 'react';
-import { clock, dateName } from '../ui/format';
-import { Menu, MenuItem } from '../ui/Menu';
+import { dateName } from '../ui/format';
 import { usePocket } from '../ui/usePocket';
+import { type TripActs, TripBar } from './TripBar';
 
-interface WeekProps {
+interface WeekProps extends TripActs {
   readonly from: string;
   readonly today: string;
-  readonly zone: string;
   readonly boats: OutfitView['boats'];
   readonly trips: readonly TripView[];
   /** Days on which people are away, with their first names. */
   readonly away: readonly { readonly name: string; readonly fromOn: string; readonly toOn: string }[];
-  readonly mayEdit: boolean;
   readonly onNew: (date: string, boatId: string) => void;
-  readonly onOpen: (trip: TripView) => void;
-  readonly onChange: (trip: TripView) => void;
-  readonly onCopy: (trip: TripView) => void;
-  readonly onCancel: (trip: TripView) => void;
+  /** A day by the hour. */
+  readonly onDay: (date: string) => void;
   readonly onMove: (trip: TripView, date: string, boatId: string) => void;
 }
 
@@ -66,8 +52,7 @@ export function Week(p: WeekProps) {
               key={d}
               className={`border-line border-b px-2 py-1.5 text-[0.93rem] max-md:hidden ${d === p.today ? 'font-bold text-kelp' : 'font-normal text-ink-2'}`}
             >
-              {dateName(d)}
-              {d === p.today ? ', today' : ''}
+              <DayLink {...p} date={d} />
               <Away on={d} away={p.away} />
             </h2>
           ))}
@@ -82,12 +67,11 @@ export function Week(p: WeekProps) {
           {(pocket ? days : []).map((d) => (
             <div key={d} className="border-line border-b px-3 py-2">
               <h2 className={d === p.today ? 'font-bold text-kelp' : 'text-ink-2'}>
-                {dateName(d)}
-                {d === p.today ? ', today' : ''}
+                <DayLink {...p} date={d} />
                 <Away on={d} away={p.away} />
               </h2>
               {tripsOf(p, d).map((t) => (
-                <TripBar key={t.id} {...p} trip={t} named />
+                <TripBar key={t.id} {...p} trip={t} named="both" className="relative mb-1" />
               ))}
               {p.mayEdit && (
                 <button
@@ -103,6 +87,21 @@ export function Week(p: WeekProps) {
         </div>
       </section>
     </DndContext>
+  );
+}
+
+/** The day's name; it opens the day by the hour. */
+function DayLink({ date, today, onDay }: Pick<WeekProps, 'today' | 'onDay'> & { date: string }) {
+  return (
+    <button
+      type="button"
+      onClick={() => onDay(date)}
+      className="min-h-6 cursor-pointer text-left underline decoration-dotted underline-offset-3 max-md:min-h-11"
+    >
+      {dateName(date)}
+      {date === today ? ', today' : ''}
+      <span className="sr-only">, by the hour</span>
+    </button>
   );
 }
 
@@ -126,7 +125,7 @@ function Cell({ boat, date, className, ...p }: WeekProps & { boat: { id: string;
       className={`group/cell min-h-[86px] min-w-0 border-line border-b border-l p-1 ${isOver ? 'bg-kelp-pale' : ''} ${className}`}
     >
       {own.map((t) => (
-        <TripBar key={t.id} {...p} trip={t} />
+        <TripBar key={t.id} {...p} trip={t} className="relative mb-1" />
       ))}
       {p.mayEdit && (
         <button
@@ -137,53 +136,6 @@ function Cell({ boat, date, className, ...p }: WeekProps & { boat: { id: string;
         >
           <Plus size={14} aria-hidden="true" />
         </button>
-      )}
-    </div>
-  );
-}
-
-/** How a trip stands, in a word or two. */
-function stateOf(t: TripView): ReactNode {
-  if (t.status === 'cancelled') return `off: ${t.cancelReason}`;
-  if (t.status !== 'planned') return t.status;
-  return t.plan ? `about ${Math.round(t.plan.expected)} fish` : <span className="text-rust">no plan yet</span>;
-}
-
-function TripBar({ trip: t, named = false, zone, mayEdit, ...p }: WeekProps & { trip: TripView; named?: boolean }) {
-  const off = t.status === 'cancelled';
-  const movable = mayEdit && t.status === 'planned';
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: t.id, disabled: !movable });
-  const words: ReactNode = (
-    <>
-      <span className="num block text-[0.87rem]">
-        {clock(t.startsAt, zone)}–{clock(t.endsAt, zone)}
-      </span>
-      <b className={`block truncate ${off ? 'line-through' : ''}`}>
-        {named ? `${t.boat.name}, ` : ''}
-        {t.guests.length > 0 ? `${t.guests[0]?.name.split(' ').at(-1)}, ${t.guests.length}` : 'no guests named'}
-      </b>
-      <span className="block text-[0.87rem] text-ink-2">
-        {t.captain.name.split(' ')[0]} · {stateOf(t)}
-      </span>
-    </>
-  );
-  return (
-    <div
-      ref={setNodeRef}
-      {...(movable ? listeners : {})}
-      data-trip={t.id}
-      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      className={`relative mb-1 flex min-w-0 items-start rounded border-l-4 px-2 py-1 ${isDragging ? 'z-30 shadow-lg' : ''} ${off || t.status === 'done' ? 'border-line text-ink-2' : t.plan ? 'border-kelp bg-kelp-pale' : 'border-rust bg-paper'} ${movable ? 'md:cursor-grab' : ''}`}
-    >
-      <button type="button" className="min-w-0 flex-1 cursor-pointer text-left" onClick={() => p.onOpen(t)} disabled={off}>
-        {words}
-      </button>
-      {mayEdit && !off && (
-        <Menu small name="More" label={`More for the trip of ${t.boat.name} at ${clock(t.startsAt, zone)}`}>
-          {(t.status === 'planned' || t.status === 'under way') && <MenuItem onSelect={() => p.onChange(t)}>Change it</MenuItem>}
-          <MenuItem onSelect={() => p.onCopy(t)}>Copy it to a week later</MenuItem>
-          {t.status === 'planned' && <MenuItem onSelect={() => p.onCancel(t)}>Call it off</MenuItem>}
-        </Menu>
       )}
     </div>
   );
