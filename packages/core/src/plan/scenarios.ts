@@ -108,7 +108,7 @@ export function scenariosOf(
       list.push({
         id: `member ${m}`,
         kind: 'member',
-        words: `member ${m + 1} of the forecast is right`,
+        words: `forecast ${m + 1} is right`,
         water: { ...water, wind: withMember(wind, members, m) },
       });
     });

@@ -117,7 +117,7 @@ export function triggersOf(inputs: PlanInputs, plan: DayPlan, outcomes: readonly
     const mean = off.reduce((s, o) => s + worth(o), 0) / off.length;
     triggers.push({
       id: 'members',
-      sentence: `If ${condition ? conditionWords(inputs, condition, best) : `the wind does as ${off.length} of ${members.length} members say`}, ${where(best.best)}.`,
+      sentence: `If ${condition ? conditionWords(inputs, condition, best) : `the wind does as ${off.length} of ${members.length} forecasts say`}, ${where(best.best)}.`,
       worth: mean,
       chance: off.length / members.length,
       condition,
