@@ -56,4 +56,52 @@ describe('signs', () => {
     expect(signIndex(SPOTS, [])).toBeNull();
     expect(signsAt(null, 0, NOON, 12)).toEqual({ any: 0, bait: 0, follow: 0, break: 0 });
   });
+  it('are taken where they were set down, east and west as far as north and south', () => {
+    // 350 m east of the first spot: a degree of longitude is shorter by the cosine of the latitude.
+    const lon = -35.2 + 350 / (111_200 * Math.cos((47.6 * Math.PI) / 180));
+    const east = { lat: 47.6, lon };
+    expect(at([seen('rays', { spot: null, ...east })], 0, 0).any).toBeCloseTo(0.5, 9);
+    expect(at([seen('rays', { spot: null, lat: 47.6 + 350 / 111_200, lon: -35.2 })], 1, 0).any).toBeCloseTo(1, 9);
+    // Its spot, where one is named, has it whole.
+    expect(at([seen('rays', east)], 0, 0).any).toBe(1);
+  });
+  it('without a whole position are where their spot is, and nowhere without one', () => {
+    for (const half of [{ lat: 47.7 }, { lon: -30 }, { lat: null, lon: -30 }, { lat: 47.7, lon: null }] as const) {
+      expect(at([seen('rays', half)], 1, 0).any).toBeCloseTo(0.5, 6);
+      expect(at([seen('rays', { spot: null, ...half })], 0, 0).any).toBe(0);
+    }
+    expect(at([seen('rays', { spot: 'unknown' })], 0, 0).any).toBe(0);
+    // A spot with half a position is nowhere.
+    for (const half of [{ lat: 47.6 }, { lon: -35.2 }, { lat: 47.6, lon: null }, { lat: null, lon: -35.2 }]) {
+      const index = signIndex([SPOTS[0] as (typeof SPOTS)[0], { id: 'half', ...half }], [seen('rays')]);
+      expect(signsAt(index, 1, NOON, 12).any).toBe(0);
+      const from = signIndex([SPOTS[0] as (typeof SPOTS)[0], { id: 'half', ...half }], [seen('rays', { spot: 'half' })]);
+      expect(signsAt(from, 0, NOON, 12).any).toBe(0);
+    }
+  });
+  it('come in any order', () => {
+    const signs = [
+      seen('rays', { at: NOON - 100 * HOUR }),
+      seen('rays'),
+      seen('birds', { at: NOON - 12 * HOUR }),
+      seen('rays', { at: NOON - 300 * HOUR }),
+    ];
+    for (const order of [
+      [0, 1, 2, 3],
+      [3, 2, 1, 0],
+      [1, 0, 3, 2],
+    ])
+      expect(
+        at(
+          order.map((i) => signs[i] as Sign),
+          0,
+          0,
+        ).any,
+      ).toBeCloseTo(1.5, 9);
+  });
+  it('are none of a spot that is not there, or where nobody has seen any', () => {
+    expect(signIndex(SPOTS, [])).toBeNull();
+    expect(signsAt(null, 0, NOON, 12).any).toBe(0);
+    expect(signsAt(signIndex(SPOTS, [seen('rays')]), 9, NOON, 12).any).toBe(0);
+  });
 });
