@@ -99,7 +99,18 @@ export const importTrips = z
                           .object({
                             presentationId: id,
                             rods: z.int().min(1).max(20),
-                            fish: z.array(z.object({ speciesId: id, lengthMm: z.int().min(10).max(4000).nullable() }).strict()).max(500),
+                            fish: z
+                              .array(
+                                z
+                                  .object({
+                                    speciesId: id,
+                                    lengthMm: z.int().min(10).max(4000).nullable(),
+                                    /** When it came, within its stop; null where nobody has said. */
+                                    atMs: z.int().min(EARLIEST_MS).max(LATEST_MS).nullable().default(null),
+                                  })
+                                  .strict(),
+                              )
+                              .max(500),
                           })
                           .strict(),
                       )

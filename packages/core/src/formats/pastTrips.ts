@@ -8,7 +8,7 @@ import { quote, type Refused } from './refused';
 import { isJsonRows, jsonTable } from './jsonRows';
 import { readTable, type Table } from './table';
 
-export const PAST_COLUMNS = ['date', 'from', 'to', 'hours', 'spot', 'bait', 'species', 'fish', 'length', 'rods'] as const;
+export const PAST_COLUMNS = ['date', 'from', 'to', 'hours', 'spot', 'bait', 'species', 'fish', 'length', 'rods', 'at'] as const;
 export type PastColumn = (typeof PAST_COLUMNS)[number];
 
 export interface PastMapping {
@@ -43,6 +43,8 @@ export interface PastRow {
   readonly fish: number;
   readonly lengthMm: number | null;
   readonly rods: number | null;
+  /** When the fish came, where the line says so. */
+  readonly atMs: number | null;
 }
 
 const HEADINGS: Readonly<Record<PastColumn, RegExp>> = {
@@ -56,13 +58,15 @@ const HEADINGS: Readonly<Record<PastColumn, RegExp>> = {
   fish: /(^fish$|count|number|caught|catch|qty|no\.? of|landed)/i,
   length: /(length|size|cm|inch)/i,
   rods: /(rods|anglers|lines$)/i,
+  at: /^(caught at|at$|hooked|landed at|time of (the )?fish)/i,
 };
 
 /** A first guess of the columns. */
 export function guessPastMapping(table: Table, zone: string): PastMapping {
   const taken = new Set<number>();
   const columns = Object.fromEntries(
-    PAST_COLUMNS.map((name) => {
+    // When a fish came is looked for first: its heading holds words of others.
+    (['at', ...PAST_COLUMNS.filter((c) => c !== 'at')] as const).map((name) => {
       const i = table.header.findIndex((h, k) => !taken.has(k) && HEADINGS[name].test(h.trim()));
       if (i >= 0) taken.add(i);
       return [name, i];
@@ -107,7 +111,7 @@ export function readPastTrips(table: Table, m: PastMapping): { rows: PastRow[]; 
       refuse('it has no place', 'Write where it was, by the name that you know it by.');
       continue;
     }
-    const at = (name: 'from' | 'to', day: string): number | null | undefined => {
+    const at = (name: 'from' | 'to' | 'at', day: string): number | null | undefined => {
       const t = twentyFour(cell(name));
       if (t === '') return null;
       const when = clock(`${day} ${t}`);
@@ -117,7 +121,8 @@ export function readPastTrips(table: Table, m: PastMapping): { rows: PastRow[]; 
     };
     const fromMs = at('from', date);
     let toMs = at('to', date);
-    if (fromMs === undefined || toMs === undefined) continue;
+    const atMs = at('at', date);
+    if (fromMs === undefined || toMs === undefined || atMs === undefined) continue;
     if (fromMs !== null && toMs !== null && toMs <= fromMs) toMs = at('to', addDays(date, 1)) ?? null;
     const figure = (name: PastColumn): number | null | undefined => {
       const t = cell(name);
@@ -152,6 +157,7 @@ export function readPastTrips(table: Table, m: PastMapping): { rows: PastRow[]; 
       fish: caught,
       lengthMm: length === null || length === 0 ? null : Math.round(length * m.lengthMm),
       rods: rods === null || rods === 0 ? null : Math.round(rods),
+      atMs,
     });
   }
   return { rows, refused };
@@ -174,7 +180,7 @@ export interface PastStop {
   readonly sets: readonly {
     readonly bait: string;
     readonly rods: number;
-    readonly fish: readonly { readonly species: string; readonly lengthMm: number | null }[];
+    readonly fish: readonly { readonly species: string; readonly lengthMm: number | null; readonly atMs: number | null }[];
   }[];
 }
 
@@ -231,7 +237,7 @@ export function tripsOf(
             bait,
             rods: Math.max(1, ...own.map((r) => r.rods ?? 0), own.some((r) => r.rods !== null) ? 1 : rods),
             fish: own.flatMap((r) =>
-              Array.from({ length: r.fish }, () => ({ species: r.species, lengthMm: r.fish === 1 ? r.lengthMm : null })),
+              Array.from({ length: r.fish }, () => ({ species: r.species, lengthMm: r.fish === 1 ? r.lengthMm : null, atMs: r.atMs })),
             ),
           };
         }),

@@ -155,9 +155,16 @@ async function insert(
     started_at: column('timestamptz', sets, (s) => iso(s.stop.fromMs)),
     ended_at: column('timestamptz', sets, (s) => iso(s.stop.toMs)),
   });
-  // When in a stop a fish came is not told: they are spread over it.
+  // Fish whose hour is not told, or lies outside their stop, are spread over it.
   const fish = sets.flatMap((s) =>
-    s.fish.map((f, k) => ({ ...f, set: s.id, atMs: s.stop.fromMs + ((s.stop.toMs - s.stop.fromMs) * (k + 0.5)) / s.fish.length })),
+    s.fish.map((f, k) => ({
+      ...f,
+      set: s.id,
+      atMs:
+        f.atMs !== null && f.atMs >= s.stop.fromMs && f.atMs <= s.stop.toMs
+          ? f.atMs
+          : s.stop.fromMs + ((s.stop.toMs - s.stop.fromMs) * (k + 0.5)) / s.fish.length,
+    })),
   );
   await bulkInsert(entities, '"catch"', {
     id: column('uuid', fish, () => v7()),

@@ -31,6 +31,7 @@ const WORDS: Readonly<Record<PastColumn, string>> = {
   fish: 'Fish',
   length: 'Length',
   rods: 'Rods',
+  at: 'Fish came at',
 };
 const LENGTHS = [
   { value: '10', name: 'cm' },
@@ -61,7 +62,7 @@ export function ImportTrips({ outfit, zone, onClose }: ImportTripsProps) {
       open
       wide
       title="Trips of past years"
-      note="From a spreadsheet, a line for each bait at a place or for each fish. Empty times count as much as fish do. Nothing is stored until you say so, and it can be undone whole."
+      note="From a spreadsheet, a line for each bait at a place or for each fish; or from photos, each a fish at the spot where it was taken, while the pictures stay here. Empty times count as much as fish do. Nothing is stored until you say so, and it can be undone whole."
       onClose={onClose}
     >
       <div className="flex flex-col gap-3">
@@ -76,13 +77,20 @@ export function ImportTrips({ outfit, zone, onClose }: ImportTripsProps) {
           />
         </div>
         <label className="flex flex-col gap-1">
-          File: XLSX or CSV
+          File: XLSX or CSV; or photos of fish that say where and when
           <input
             type="file"
-            accept=".xlsx,.csv,.txt,.tsv,.json,.geojson"
-            onChange={(e) => e.target.files?.[0] && void past.choose(e.target.files[0])}
+            multiple
+            accept=".xlsx,.csv,.txt,.tsv,.json,.geojson,.jpg,.jpeg,.heic,.heif"
+            onChange={(e) => void past.choose([...(e.target.files ?? [])])}
           />
         </label>
+        {past.withoutTime.length > 0 && (
+          <p className="text-rust">
+            {past.withoutTime.length === 1 ? `${past.withoutTime[0]} says no time` : `${past.withoutTime.length} photos say no time`} and{' '}
+            {past.withoutTime.length === 1 ? 'is' : 'are'} left out.
+          </p>
+        )}
         {past.fault && <FileFault {...past.fault} />}
         {head && mapping && (
           <>

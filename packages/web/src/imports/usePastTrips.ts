@@ -12,11 +12,13 @@ import { matchName } from './matchNames';
 
 type What = 'spot' | 'bait' | 'species';
 type Named = { readonly id: string; readonly name: string };
+type Placed = Named & { readonly lat: number; readonly lon: number };
+const isPhoto = (f: File) => /\.(jpe?g|heic|heif)$/i.test(f.name) || f.type.startsWith('image/');
 /** A day of which no line says when it began. */
 const USUAL_START_H = 7;
 
 /** What was read of a file of past trips, what its names mean, and the trips that come of it. */
-export function usePastTrips(outfit: OutfitView, spots: readonly Named[], zone: string) {
+export function usePastTrips(outfit: OutfitView, spots: readonly Placed[], zone: string) {
   const worker = useWorker<FilesWork>(makeFilesWorker);
   const [file, setFile] = useState<{
     readonly key: string;
@@ -27,6 +29,8 @@ export function usePastTrips(outfit: OutfitView, spots: readonly Named[], zone: 
   const [mapping, setMapping] = useState<PastMapping | null>(null);
   const [read, setRead] = useState<{ readonly rows: readonly PastRow[]; readonly refused: readonly Refused[] }>({ rows: [], refused: [] });
   const [fault, setFault] = useState<{ fault: string; remedy: string } | null>(null);
+  /** Photos that say no time. */
+  const [withoutTime, setWithoutTime] = useState<readonly string[]>([]);
   const [picked, setPicked] = useState<ReadonlyMap<string, string>>(new Map());
   const [boatId, setBoatId] = useState(outfit.boats[0]?.id ?? '');
   const [captainId, setCaptainId] = useState(outfit.crew.find((p) => p.role !== 'mate')?.id ?? '');
@@ -43,15 +47,36 @@ export function usePastTrips(outfit: OutfitView, spots: readonly Named[], zone: 
       setRead(answer);
     }
   }
-  async function choose(f: File) {
+  async function choose(files: readonly File[]) {
+    const f = files[0];
+    if (!f) return;
+    if (files.length > 1 || isPhoto(f)) return choosePhotos(files);
+    begin();
+    const answer = await worker.get().pastTable(f, zone);
+    if ('fault' in answer) return setFault(answer);
+    await settle(f.name, answer);
+  }
+  async function choosePhotos(files: readonly File[]) {
+    begin();
+    const answer = await worker.get().photos(
+      [...files],
+      spots.map(({ name, lat, lon }) => ({ name, lat, lon })),
+      zone,
+    );
+    if ('fault' in answer) return setFault(answer);
+    setWithoutTime(answer.without);
+    await settle(files.length === 1 ? (files[0]?.name ?? '') : `${files.length} photos`, answer);
+  }
+  async function settle(name: string, answer: TableHead<PastMapping> & { readonly table: Table }) {
+    setFile({ key: v7(), name, head: { header: answer.header, rows: answer.rows, guess: answer.guess }, table: answer.table });
+    await map(answer.guess, answer.table);
+  }
+  function begin() {
     setFile(null);
     setMapping(null);
     setFault(null);
     setPicked(new Map());
-    const answer = await worker.get().pastTable(f, zone);
-    if ('fault' in answer) return setFault(answer);
-    setFile({ key: v7(), name: f.name, head: { header: answer.header, rows: answer.rows, guess: answer.guess }, table: answer.table });
-    await map(answer.guess, answer.table);
+    setWithoutTime([]);
   }
 
   const lists: Readonly<Record<What, readonly Named[]>> = useMemo(
@@ -101,7 +126,7 @@ export function usePastTrips(outfit: OutfitView, spots: readonly Named[], zone: 
         sets: s.sets.map((x) => ({
           presentationId: means('bait')(x.bait),
           rods: Math.min(20, x.rods),
-          fish: x.fish.map((f) => ({ speciesId: means('species')(f.species), lengthMm: f.lengthMm })),
+          fish: x.fish.map((f) => ({ speciesId: means('species')(f.species), lengthMm: f.lengthMm, atMs: f.atMs })),
         })),
       })),
     }));
@@ -124,6 +149,7 @@ export function usePastTrips(outfit: OutfitView, spots: readonly Named[], zone: 
     choose,
     fault,
     refused: read.refused,
+    withoutTime,
     names,
     means,
     pick: (what: What) => (name: string, id: string) => setPicked(new Map(picked).set(`${what} ${name}`, id)),

@@ -1,6 +1,7 @@
 // Files are read here, off the screen's own thread: a large or hostile one can only hold up this worker, which is ended.
 import { readNmeaLog, type TrackSounding } from '@bluffwind/core/formats/nmeaLog';
 import { guessPastMapping, pastTable, type PastMapping, readPastTrips } from '@bluffwind/core/formats/pastTrips';
+import { photoTable } from '@bluffwind/core/formats/photoTable';
 import type { PlacesRead } from '@bluffwind/core/formats/places';
 import { isNmea, type ReadingKind, readingKindOf, type ReadingTerms, readReadingFile, tableOf } from '@bluffwind/core/formats/readingFile';
 import { guessMapping, type ReadingMapping, type ReadingsRead } from '@bluffwind/core/formats/readingsCsv';
@@ -185,6 +186,24 @@ const work = {
         throw error;
       });
     }
+  },
+  /** Photos of fish as a table of past trips: only what the camera wrote is read, and nothing of it leaves but place and hour. */
+  async photos(
+    files: readonly File[],
+    spots: readonly { readonly name: string; readonly lat: number; readonly lon: number }[],
+    zone: string,
+  ): Promise<Answer<TableHead<PastMapping> & { readonly table: Table; readonly without: readonly string[] }>> {
+    const { photoFacts } = await import('./photoFacts');
+    const facts = await photoFacts(files);
+    return plainly(() => {
+      const { table, without } = photoTable(facts, spots, zone);
+      if (table.records.length === 0)
+        throw new UnreadableFile(
+          'None of these photos says when it was taken.',
+          'Choose them as they came from the phone or camera: a picture that was sent by a messenger or edited has lost it.',
+        );
+      return { ...headOf(table), guess: guessPastMapping(table, zone), table, without };
+    });
   },
   async bookings(text: string, span: Parameters<typeof import('./bookings').readBookings>[1]): Promise<Answer<BookingsRead>> {
     // Fetched when a calendar is to be read.
