@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readGpx } from '@bluffwind/core/formats/gpx';
 import { expect, type Page, test } from '@playwright/test';
+import jpeg from 'jpeg-js';
 import { choose, expectAccessible, rows, signIn } from './helpers';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'bluffwind-files-'));
@@ -249,4 +250,68 @@ test('a part of the water is written off with a reason, and its spots say so', a
   await page.locator('li', { hasText: 'Mussel side' }).getByRole('button', { name: 'remove' }).click();
   await page.getByRole('button', { name: 'Take it off' }).click();
   await expect(page.getByText('Mussel side is off the chart.')).toBeVisible();
+});
+
+test('a picture from the air is fitted by points that are known, lies under the chart and is taken away', async ({ page }) => {
+  await openGrounds(page);
+  const spots = await rows<{ name: string; lat: number; lon: number }>(
+    `select s.name, s.lat, s.lon from spot s join water w on w.id = s.water_id where w.name = $1 and s.retired_at is null and s.privacy = 'crew' order by s.lat`,
+    [(await page.getByRole('heading', { level: 1 }).textContent()) ?? ''],
+  );
+  // A made-up picture, north up, that holds them all.
+  const [width, height] = [800, 600];
+  const of = (key: 'lat' | 'lon') => spots.map((s) => s[key]);
+  const [west, east, south, north] = [
+    Math.min(...of('lon')) - 0.004,
+    Math.max(...of('lon')) + 0.004,
+    Math.min(...of('lat')) - 0.003,
+    Math.max(...of('lat')) + 0.003,
+  ];
+  const place = (s: { lat: number; lon: number }) =>
+    [((s.lon - west) / (east - west)) * width, ((north - s.lat) / (north - south)) * height] as const;
+  const data = Buffer.alloc(width * height * 4, 255);
+  for (let i = 0; i < width * height; i++) data.set([40 + (i % width) / 8, 90 + i / width / 8, 110, 255], 4 * i);
+  const picture = path.join(folder, 'from-above.jpg');
+  writeFileSync(picture, jpeg.encode({ width, height, data }, 80).data);
+
+  await menu(page, /Pictures from the air/);
+  await page.getByRole('button', { name: 'Add a picture' }).click();
+  await page.locator('input[type=file]').setInputFiles(picture);
+  const shown = page.getByRole('button', { name: /^The picture: tap a point/ });
+  const tap = async (s: (typeof spots)[number]) => {
+    const box = await shown.boundingBox();
+    if (!box) throw new Error('no picture');
+    const [x, y] = place(s);
+    await shown.click({ position: { x: (x / width) * box.width, y: (y / height) * box.height } });
+  };
+  const byEast = [...spots].sort((a, b) => a.lon - b.lon);
+  const known = [spots[0], spots.at(-1), byEast[0], byEast.at(-1)].filter((s, i, all) => s && all.indexOf(s) === i) as typeof spots;
+  for (const [i, s] of known.entries()) {
+    await tap(s);
+    await choose(page, `Point ${i + 1} is`, s.name);
+  }
+  await expect(page.getByText(/The points lie \d+ m off on average|Three points fit whatever they are/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel('Name').fill('June from above');
+  await page.getByRole('button', { name: 'Lay it under the chart' }).click();
+  await expect(page.getByText('June from above lies under the chart.')).toBeVisible();
+  await expect(page).toHaveURL(/picture=/);
+  const [kept] = await rows<{ lon: number[]; lat: number[]; width_px: number }>(
+    'select lon, lat, width_px from water_picture where name = $1',
+    ['June from above'],
+  );
+  if (!kept) throw new Error('no picture was kept');
+  expect(kept.width_px).toBe(width);
+  for (const s of spots) {
+    const [x, y] = place(s);
+    const [lon, lat] = [kept.lon, kept.lat].map((l) => (l[0] as number) + (l[1] as number) * x + (l[2] as number) * y);
+    // A tap is good to a pixel or two: some tens of metres here.
+    expect(Math.hypot(((lon as number) - s.lon) * 75_000, ((lat as number) - s.lat) * 111_200), s.name).toBeLessThan(60);
+  }
+  await menu(page, /Pictures from the air/);
+  await expect(page.getByRole('checkbox', { name: 'June from above' })).toBeChecked();
+  await page.getByRole('button', { name: 'Take away June from above' }).click();
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await expect(page.getByText('None yet.')).toBeVisible();
+  await expect(page).not.toHaveURL(/picture=/);
 });

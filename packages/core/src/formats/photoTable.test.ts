@@ -57,8 +57,8 @@ describe('photos of fish', () => {
     expect(lines([photo('a.jpg', '2025-06-18 09:40', { lat: null })])[0]?.[2]).toBe('photos without a position');
     expect(lines([photo('a.jpg', '2025-06-18 09:40', { lon: null })])[0]?.[2]).toBe('photos without a position');
     expect(lines([photo('a.jpg', '2025-06-18 09:40')], [])[0]?.[2]).toBe('no spot near');
-    // East and west count by the cosine of the latitude: 0.004 degrees are 300 m here, and 445 on the line.
-    expect(lines([photo('a.jpg', '2025-06-18 09:40', { lon: -35.196 })])[0]?.[2]).toBe('Near stone');
+    // East and west count by the cosine of the latitude: 0.0038 degrees are 286 m here, and 423 on the line.
+    expect(lines([photo('a.jpg', '2025-06-18 09:40', { lon: -35.1962 })])[0]?.[2]).toBe('Near stone');
   });
   it('without a time are told by name', () => {
     const { table, without } = photoTable([photo('a.jpg', null), photo('b.jpg', '2025-06-18 09:40')], SPOTS, ZONE);

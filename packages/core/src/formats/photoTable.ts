@@ -1,4 +1,5 @@
 // Photos of fish as lines of a table of past trips: when each was taken, and at which spot it was, by the position that the camera wrote.
+import { distanceM } from '../ground/seaBed';
 import { localDate, localTime, MINUTE } from '../units/time';
 import type { Table } from './table';
 
@@ -25,20 +26,14 @@ const REACH_M = 300;
 const STOP_MS = 150 * MINUTE;
 /** Lines were in the water so long before the first fish of a stop (from memory of the trade). */
 const BEFORE_MS = 30 * MINUTE;
-const M_PER_DEG = 111_200;
 
 export const PHOTO_HEADER = ['date', 'from', 'spot', 'fish', 'caught at', 'photo'] as const;
-
-/** How far two positions are apart, m, plane: good to a thousandth within some kilometres. */
-function metres(a: { lat: number; lon: number }, b: { lat: number; lon: number }): number {
-  return Math.hypot((a.lat - b.lat) * M_PER_DEG, (a.lon - b.lon) * M_PER_DEG * Math.cos((a.lat * Math.PI) / 180));
-}
 
 /** Where a photo was taken, by the nearest spot, or how far off that is. */
 function placeOf(p: PhotoFacts, spots: readonly PlacedSpot[]): string {
   if (p.lat === null || p.lon === null) return 'photos without a position';
   const here = { lat: p.lat, lon: p.lon };
-  const near = spots.map((s) => ({ s, m: metres(here, s) })).sort((a, b) => a.m - b.m)[0];
+  const near = spots.map((s) => ({ s, m: distanceM(here, s) })).sort((a, b) => a.m - b.m)[0];
   if (!near) return 'no spot near';
   if (near.m <= REACH_M) return near.s.name;
   return `${near.m < 10_000 ? `${(near.m / 1000).toFixed(1)} km` : 'far'} from ${near.s.name}`;
@@ -63,7 +58,7 @@ export function photoTable(photos: readonly PhotoFacts[], spots: readonly Placed
     const [date = '', time = ''] = wall.split(' ');
     const before = last.get(spot);
     const at = wallMs(wall);
-    const goesOn = before !== undefined && before.from.startsWith(date) && at - before.at <= STOP_MS;
+    const goesOn = before?.from.startsWith(date) === true && at - before.at <= STOP_MS;
     const begun = new Date(at - BEFORE_MS).toISOString().slice(0, 16).replace('T', ' ');
     // A stop is of one day: just after midnight it begins at midnight.
     const from = goesOn ? before.from : begun.startsWith(date) ? begun : `${date} 00:00`;

@@ -28,6 +28,7 @@ import { Trials1780000000024 } from './migrations/0024-trials-and-tracks';
 import { LogMerged1780000000025 } from './migrations/0025-log-merged';
 import { ReportLook1780000000026 } from './migrations/0026-report-look';
 import { BoatInWaves1780000000027 } from './migrations/0027-boat-in-waves';
+import { WaterPictures1780000000028 } from './migrations/0028-water-pictures';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -58,6 +59,7 @@ const MIGRATIONS = [
   LogMerged1780000000025,
   ReportLook1780000000026,
   BoatInWaves1780000000027,
+  WaterPictures1780000000028,
 ];
 
 /** What a pool of connections may do. */

@@ -1,14 +1,15 @@
 import { DismissalEntity, FeatureEntity, FeedingEntity, SpeciesEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
-import { ChartLayerEntity } from '../db/entities/water';
+import { ChartLayerEntity, PictureEntity } from '../db/entities/water';
 import { feature } from '../feature';
 import { chartRoutes } from './chartRoutes';
 import { feedRoutes } from './feedRoutes';
+import { pictureRoutes } from './pictureRoutes';
 import { groundsRoutes } from './routes';
 import { speciesRoutes } from './speciesRoutes';
 import { spotRoutes } from './spotRoutes';
 import { waterRoutes } from './waterRoutes';
 
 export const grounds = feature({
-  routes: [waterRoutes, speciesRoutes, chartRoutes, groundsRoutes, spotRoutes, feedRoutes],
-  entities: [DismissalEntity, FeatureEntity, FeedingEntity, SpeciesEntity, SpotEntity, SurveyEntity, ChartLayerEntity],
+  routes: [waterRoutes, speciesRoutes, chartRoutes, groundsRoutes, spotRoutes, feedRoutes, pictureRoutes],
+  entities: [DismissalEntity, FeatureEntity, FeedingEntity, SpeciesEntity, SpotEntity, SurveyEntity, ChartLayerEntity, PictureEntity],
 });

@@ -54,6 +54,21 @@ const store = (body: object) => captain.post(`/waters/${waterId}/imports/trips`,
 const logged = async () => (await captain.get(`/log?waterId=${waterId}`)).body.total;
 
 describe('past trips', () => {
+  it('have each fish at its own hour where that is told and lies within its stop', async () => {
+    const body = file([700]);
+    const stop = body.trips[0]?.stops[0] as { fromMs: number; sets: { fish: { atMs?: number | null }[] }[] };
+    const [first, second] = stop.sets.flatMap((x) => x.fish) as [{ atMs?: number | null }, { atMs?: number | null }];
+    first.atMs = stop.fromMs + 10 * 60_000;
+    second.atMs = stop.fromMs - 60_000;
+    expect((await store(body)).status).toBe(200);
+    const kept = await h.owner.query(
+      'select k.at from "catch" k join "set" x on x.id = k.set_id join stop s on s.id = x.stop_id join trip t on t.id = s.trip_id where t.import_id = $1 order by k.at',
+      [body.id],
+    );
+    // The other is spread over its two hours.
+    expect(kept.map((k: { at: Date }) => (k.at.getTime() - stop.fromMs) / 60_000)).toEqual([10, 90]);
+    await captain.post(`/imports/${body.id}/undo`);
+  });
   it('are in the log as if they had been logged on deck, with their effort, and are undone whole', async () => {
     const before = await logged();
     const body = file([900, 901, 902]);

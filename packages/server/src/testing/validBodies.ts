@@ -217,6 +217,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/log/fish/merge': { keepId: randomUUID(), otherId: randomUUID() },
     '/spots/{id}/feeds': { feeds: [{ id: randomUUID(), at: iso(TEST_NOW - 3_600_000), what: 'corn', kg: 1, cost: 2, done: true }] },
     '/feeds/{id}': { at: iso(TEST_NOW - 3_600_000), what: 'corn', kg: 1, cost: 2, done: true },
+    '/waters/{id}/pictures': pictureBody(o),
     '/papers': { id: randomUUID(), personId: o.people[0]?.id, kind: 'radio', name: '', endsOn: '2027-05-01' },
     '/away': { id: randomUUID(), personId: o.people[0]?.id, fromOn: '2027-05-01', toOn: '2027-05-02', why: '' },
     '/bookings/fetch': { url: 'http://127.0.0.1:1/bookings.ics' },
@@ -312,13 +313,21 @@ const spotBody = (spot: Harness['mine']['spots'][number]) => ({
   pressure: 1,
 });
 
+/** A picture of 24 by 16 px over the dock, a pixel of some ten metres. */
+export const pictureBody = (o: Harness['mine']) => {
+  const { dockLat = 0, dockLon = 0 } = o.waters[0] ?? {};
+  const place = { lon: [dockLon, 0.0001, 0], lat: [dockLat, 0, -0.0001] };
+  return { id: randomUUID(), name: 'From above', widthPx: 24, heightPx: 16, ...place, data: smallPhoto().toString('base64') };
+};
+
 /** Things of the first outfit that tests make: an import, a feature, a survey, a reading, a photo. */
 export const made: Record<
-  '/log' | '/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away' | '/feeds',
+  '/log' | '/imports' | '/features' | '/surveys' | '/readings' | '/photos' | '/papers' | '/away' | '/feeds' | '/pictures',
   string
 > = {
   '/log': '',
   '/feeds': '',
+  '/pictures': '',
   '/papers': '',
   '/away': '',
   '/photos': '',
@@ -387,6 +396,9 @@ export async function makeRows(h: Harness): Promise<void> {
     if ((await captain.post(path, own)).status !== 200) throw new Error(`${path} was not stored`);
     made[path] = own.id;
   }
+  const picture = pictureBody(h.mine);
+  if ((await captain.post(fill('/waters/{id}/pictures', h.mine), picture)).status !== 200) throw new Error('no picture was stored');
+  made['/pictures'] = picture.id;
   const photo = bodies(h.mine)['/deck/{tripId}/photos'] as { id: string };
   const kept = await captain.post(fill('/deck/{tripId}/photos', h.mine), photo);
   if (kept.status !== 200) throw new Error(JSON.stringify(kept.body));

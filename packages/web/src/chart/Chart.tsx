@@ -30,6 +30,7 @@ import {
 } from './chartSources';
 import { shelteredArea } from './layers';
 import { ChartButtons } from './ChartButtons';
+import { type ChartPicture, pictureLayer } from './pictureLayer';
 import { soundingsLayer } from './soundingsLayer';
 import { TypedPoint } from './TypedPoint';
 import { type Drawn, type Edited, type Points, useDrawing } from './useDrawing';
@@ -46,6 +47,8 @@ interface ChartProps {
   readonly features?: readonly FeatureView[];
   readonly surveys?: readonly (readonly ContourLines[])[];
   readonly soundings?: SoundingsView | null;
+  /** A picture from the air that lies under it; the chart is drawn thinly then. */
+  readonly picture?: ChartPicture | null;
   readonly spots: readonly ChartSpot[];
   readonly dock: { readonly lat: number; readonly lon: number };
   readonly tideM: number | null;
@@ -70,6 +73,8 @@ interface ChartProps {
   readonly onFound?: (key: string) => void;
 }
 
+/** Land and depth bands over a picture. */
+const UNDER_PICTURE = 0.35;
 /** How far from the middle Enter looks for a spot. */
 const MIDDLE_PX = 60;
 
@@ -80,6 +85,7 @@ const NONE: readonly never[] = [];
 export function Chart(props: ChartProps) {
   const { bed, marks, spots, dock, tideM, wind, time, selected, route } = props;
   const { features = NO_FEATURES, surveys = NO_SURVEYS, soundings = null, sun = null, fishDepthM = 2, pile = null } = props;
+  const { picture = null } = props;
   const { found = NONE, foundKey = null, draw = null, edit = null, own = null } = props;
   const box = useRef<HTMLDivElement>(null);
   const [map, setMap] = useState<OlMap | null>(null);
@@ -196,6 +202,21 @@ export function Chart(props: ChartProps) {
       map.removeLayer(layer);
     };
   }, [map, soundings]);
+
+  useEffect(() => {
+    if (!map || !picture) return;
+    const layer = pictureLayer(picture, 0);
+    const ground = map
+      .getLayers()
+      .getArray()
+      .filter((l) => [1, 2].includes(l.getZIndex() ?? 0));
+    for (const l of ground) l.setOpacity(UNDER_PICTURE);
+    map.addLayer(layer);
+    return () => {
+      map.removeLayer(layer);
+      for (const l of ground) l.setOpacity(1);
+    };
+  }, [map, picture]);
 
   const byHand = useDrawing(map, sources.sketch, draw, edit);
 

@@ -38,10 +38,13 @@ import { useKeys } from '../data/useKeys';
 import { useSave } from '../data/useSave';
 import { useAsk } from '../ui/Ask';
 import { useAddress } from '../data/useAddress';
+import { usePicture } from './usePicture';
 
 // Fetched when a file is to be imported.
 const ImportPlaces = lazy(() => import('../imports/ImportPlaces').then((m) => ({ default: m.ImportPlaces })));
 const ImportSoundings = lazy(() => import('../imports/ImportSoundings').then((m) => ({ default: m.ImportSoundings })));
+
+const PicturesDialog = lazy(() => import('./PicturesDialog').then((m) => ({ default: m.PicturesDialog })));
 
 const NO_SPOTS: readonly SpotView[] = [];
 
@@ -78,7 +81,11 @@ export default function Grounds() {
   const [draft, setDraft] = useState<SpotDraft | null>(null);
   const [feature, setFeature] = useState<FeatureDraft | null>(null);
   const asked = params.get('open');
-  const [open, setOpen] = useState<'spots' | 'soundings' | 'export' | null>(asked === 'spots' || asked === 'soundings' ? asked : null);
+  const [open, setOpen] = useState<'spots' | 'soundings' | 'export' | 'pictures' | null>(
+    asked === 'spots' || asked === 'soundings' ? asked : null,
+  );
+  const [shownPicture, setShownPicture] = useAddress('picture', null);
+  const picture = usePicture(waterId, shownPicture);
   const [boatId, setBoatId] = useState<string | null>(null);
   const spots = g.spots.data ?? NO_SPOTS;
   const selected = params.get('spot');
@@ -319,6 +326,7 @@ export default function Grounds() {
           soundings={showSoundings ? (g.soundings.data ?? null) : null}
           spots={chartSpots}
           dock={dock}
+          picture={picture}
           tideM={middle.tideHeightM}
           wind={middle.windMps !== null && middle.windFromDeg !== null ? { mps: middle.windMps, fromDeg: middle.windFromDeg } : null}
           sun={sun}
@@ -351,6 +359,18 @@ export default function Grounds() {
         />
       </Workplace>
       <Ribbon from={g.from} to={g.to} now={serverNow()} zone={zone} state={g.state.data} lanes={lanes} />
+      {open === 'pictures' && (
+        <Suspense fallback={<Waiting what="Opening" />}>
+          <PicturesDialog
+            waterId={water.id}
+            known={[{ name: 'the dock', ...dock }, ...spots.map(({ name, lat, lon }) => ({ name, lat, lon }))]}
+            mayEdit={mayEdit}
+            shown={shownPicture}
+            onShow={setShownPicture}
+            onClose={() => setOpen(null)}
+          />
+        </Suspense>
+      )}
       <SpotDialog
         draft={draft}
         waterId={water.id}

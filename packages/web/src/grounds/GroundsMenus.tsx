@@ -27,7 +27,7 @@ const DRAWINGS: readonly (readonly [string, Drawing])[] = [
 interface Props {
   readonly mayEdit: boolean;
   readonly onDraw: (drawing: Drawing) => void;
-  readonly onOpen: (what: 'spots' | 'soundings' | 'export') => void;
+  readonly onOpen: (what: 'spots' | 'soundings' | 'export' | 'pictures') => void;
 }
 
 /** What can be drawn, and files in and out. */
@@ -46,6 +46,7 @@ export function GroundsMenus({ mayEdit, onDraw, onOpen }: Props) {
       <Menu name="Files">
         {mayEdit && <MenuItem onSelect={() => onOpen('spots')}>Import spots: GPX, KML, GeoJSON</MenuItem>}
         {mayEdit && <MenuItem onSelect={() => onOpen('soundings')}>Import soundings: CSV, NMEA</MenuItem>}
+        <MenuItem onSelect={() => onOpen('pictures')}>Pictures from the air</MenuItem>
         <MenuItem onSelect={() => onOpen('export')}>Export spots</MenuItem>
         <MenuItem onSelect={printChart}>Print the chart</MenuItem>
       </Menu>

@@ -22,6 +22,7 @@ import type { HarmonicConstant } from '@bluffwind/core/tide/tideModel';
 import type { BookingsRead } from './bookings';
 import { thinLine } from '@bluffwind/core/ground/thinLine';
 import { expose } from 'comlink';
+import type { PlacedPicture } from './pictureFile';
 import type { DepthPoints, DepthTerms } from './depthFile';
 
 const MOST_POINTS = 5000;
@@ -204,6 +205,16 @@ const work = {
         );
       return { ...headOf(table), guess: guessPastMapping(table, zone), table, without };
     });
+  },
+  async picture(file: File, sidePx: number): Promise<Answer<PlacedPicture>> {
+    const { pictureOfTiff } = await import('./pictureFile');
+    try {
+      return await pictureOfTiff(file, sidePx);
+    } catch (error) {
+      return plainly(() => {
+        throw error;
+      });
+    }
   },
   async bookings(text: string, span: Parameters<typeof import('./bookings').readBookings>[1]): Promise<Answer<BookingsRead>> {
     // Fetched when a calendar is to be read.

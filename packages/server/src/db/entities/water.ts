@@ -234,3 +234,32 @@ export const ForecastMemberEntity = new EntitySchema<ForecastMemberRow>({
     value: { type: 'double precision', array: true },
   },
 });
+
+export interface PictureRow {
+  id: string;
+  outfitId: string;
+  waterId: string;
+  name: string;
+  widthPx: number;
+  heightPx: number;
+  lon: [number, number, number];
+  lat: [number, number, number];
+  /** JPEG; read only where it is asked for. */
+  bytes: Buffer;
+  madeAt: Date;
+}
+export const PictureEntity = new EntitySchema<PictureRow>({
+  name: 'water_picture',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    name: { type: 'text' },
+    widthPx: { type: 'int', name: 'width_px' },
+    heightPx: { type: 'int', name: 'height_px' },
+    lon: { type: 'double precision', array: true },
+    lat: { type: 'double precision', array: true },
+    bytes: { type: 'bytea', select: false },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+  },
+});
