@@ -12,6 +12,12 @@ test('npm start without a database makes one of its own, which holds an outfit o
   const context = await browser.newContext({ baseURL: url });
   const page = await context.newPage();
   await page.goto('/');
+  // Who looks round the demo comes back to what he has typed.
+  await page.getByLabel('Your name').fill('Ode');
+  const [demo] = await Promise.all([context.waitForEvent('page'), page.getByRole('link', { name: 'look round the demo' }).click()]);
+  await expect(demo.getByRole('heading', { name: 'This is the demo' })).toBeVisible();
+  await demo.close();
+  await expect(page.getByLabel('Your name')).toHaveValue('Ode');
   await page.getByLabel('Name of the outfit').fill('Skerry Mornings');
   await page.getByLabel('Your name').fill('Ode Farran');
   await page.getByLabel('Your e-mail').fill('ode@skerry.example');

@@ -1,5 +1,6 @@
 // npm start: the application for real crews. With DATABASE_URL (a role that does not own the tables; DATABASE_OWNER_URL migrates) it uses
 // that database and installs nothing; without, a cluster of its own in this checkout, on loopback, which stays until it is removed by hand.
+// With --demo the invented crew stands beside it, at an address of its own, to be looked round before an outfit is made.
 import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { spawn } from 'node:child_process';
@@ -14,6 +15,7 @@ await main(async () => {
   const server = path.join(ROOT, 'dist', 'server.mjs');
   const webRoot = path.join(ROOT, 'packages', 'web', 'dist');
   const own = process.env.DATABASE_URL ? null : await ownDatabase();
+  let demo = null;
   try {
     say('Building ...');
     await buildServer();
@@ -23,17 +25,29 @@ await main(async () => {
       say('Bringing the database up to date ...');
       await run(process.execPath, [server, 'migrate'], { env: { DATABASE_URL, DATABASE_OWNER_URL } });
     }
+    if (process.argv.includes('--demo')) demo = await lookRound();
     const child = spawn(...endsWithUs(process.execPath, [server, 'serve']), {
       stdio: 'inherit',
       cwd: ROOT,
-      env: { NODE_ENV: 'production', ...FEW_ARENAS, ...process.env, ...own?.env, WEB_ROOT: webRoot, BLUFFWIND_DEMO: 'no' },
+      env: { NODE_ENV: 'production', ...FEW_ARENAS, ...process.env, ...own?.env, WEB_ROOT: webRoot, BLUFFWIND_DEMO: 'no', ...demo?.env },
     });
     for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill('SIGTERM'));
     process.exitCode = await new Promise((resolve) => child.on('exit', (code) => resolve(code ?? 1)));
   } finally {
+    await demo?.stop();
     await own?.stop();
   }
 });
+
+/** The demo with its own database and simulated devices, kept from one start to the next. */
+async function lookRound() {
+  const { buildSim } = await import('./build.mjs');
+  const { startWorld } = await import('./world.mjs');
+  await buildSim();
+  const world = await startWorld({ name: 'look-round' });
+  say(`The demo to look round stands at ${world.url}`);
+  return { env: { DEMO_URL: world.url }, stop: () => world.stop() };
+}
 
 /** A database of this checkout's own. */
 async function ownDatabase() {

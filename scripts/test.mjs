@@ -161,7 +161,7 @@ async function ordersOf(name, world, line) {
     // npm start on a machine that has nothing, as the README says it.
     '/start': async () => {
       own = await startListening('start', process.execPath, [path.join(ROOT, 'scripts', 'start.mjs')], {
-        env: { PORT: '0', BLUFFWIND_CLUSTER: cluster, LOG_LEVEL: 'warn' },
+        env: { PORT: '0', BLUFFWIND_CLUSTER: cluster, LOG_LEVEL: 'warn', DEMO_URL: world.url },
         patienceMs: 120_000,
       });
       return { url: own.url };

@@ -23,6 +23,8 @@ export const beginView = z.object({
   empty: z.boolean(),
   /** Whether letters are sent from here. */
   mail: z.boolean(),
+  /** Address of a demo that can be looked round first; null where there is none. */
+  demo: z.string().nullable(),
 });
 export type BeginView = z.infer<typeof beginView>;
 

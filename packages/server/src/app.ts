@@ -6,6 +6,7 @@ import { compress } from 'hono/compress';
 import { secureHeaders } from 'hono/secure-headers';
 import { readCookie, SESSION } from './auth/cookies';
 import { beginRoutes } from './auth/beginRoutes';
+import { publicPasskeyRoutes } from './auth/passkeyRoutes';
 import { publicAuthRoutes } from './auth/routes';
 import { whoHolds } from './auth/session';
 import { changedTogether, tellChange } from './changed';
@@ -80,6 +81,7 @@ export function createApp(deps: Deps) {
   });
   app.doc31('/api/openapi.json', { openapi: '3.1.0', info: { title: 'Bluffwind', version: '0.3.0' } });
   app.route('/api', publicAuthRoutes(deps).hono);
+  app.route('/api', publicPasskeyRoutes(deps).hono);
   app.route('/api', beginRoutes(deps).hono);
   app.route('/api', calendarFeed(deps));
   app.route('/api', publicReports(deps));

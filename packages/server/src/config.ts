@@ -25,6 +25,7 @@ const schema = z
     PUBLIC_URL: z.url({ protocol: /^https?$/ }).optional(),
     SIGN_UP: z.enum(['first', 'open', 'closed']).default('first'),
     BLUFFWIND_DEMO: z.enum(['yes', 'no']).default('no'),
+    DEMO_URL: z.url({ protocol: /^https?$/ }).optional(),
   })
   .refine((e) => e.SMTP_URL === undefined || e.PUBLIC_URL !== undefined, {
     path: ['PUBLIC_URL'],
@@ -64,6 +65,8 @@ export interface Config {
   readonly mail: { readonly smtpUrl: string; readonly from: string; readonly publicUrl: string } | null;
   readonly logLevel: string;
   readonly demo: boolean;
+  /** Another server with the invented crew, to be looked round before an outfit is made. */
+  readonly demoUrl: string | null;
 }
 
 /** Reads the environment. Throws an Error that names each wrong variable and what is allowed. */
@@ -99,5 +102,6 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     mail: e.SMTP_URL && e.PUBLIC_URL ? { smtpUrl: e.SMTP_URL, from: e.MAIL_FROM, publicUrl: e.PUBLIC_URL.replace(/\/$/, '') } : null,
     logLevel: e.LOG_LEVEL,
     demo: e.BLUFFWIND_DEMO === 'yes',
+    demoUrl: e.DEMO_URL?.replace(/\/$/, '') ?? null,
   };
 }

@@ -15,6 +15,11 @@ const CATALOGUE = {
     title: 'That code does not hold',
     remedy: 'Type the one that stands there now; each holds for half a minute and works once. Is the clock of the phone right?',
   },
+  wrong_passkey: {
+    status: 401,
+    title: 'That passkey does not hold',
+    remedy: 'Try again, or sign in with e-mail and password. One that was taken away, or made under another address, opens nothing.',
+  },
   key_scope: { status: 403, title: 'This key is not for that', remedy: 'The owner can make a key with that scope (Crew, Keeping).' },
   too_many_tries: { status: 429, title: 'Too many tries', remedy: 'Wait a minute and try again.' },
   no_mail: {

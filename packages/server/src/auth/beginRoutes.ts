@@ -49,6 +49,7 @@ export function beginRoutes(deps: Deps) {
     async () => ({
       ...(await mayBegin()),
       mail: deps.config.mail !== null,
+      demo: deps.config.demoUrl,
     }),
   );
 

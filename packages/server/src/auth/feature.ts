@@ -1,9 +1,17 @@
-import { InvitationEntity, KnownDeviceEntity, RecoveryCodeEntity, SecondFactorEntity, SessionEntity } from '../db/entities/outfit';
+import {
+  InvitationEntity,
+  KnownDeviceEntity,
+  PasskeyEntity,
+  RecoveryCodeEntity,
+  SecondFactorEntity,
+  SessionEntity,
+} from '../db/entities/outfit';
 import { feature } from '../feature';
+import { passkeyRoutes } from './passkeyRoutes';
 import { authRoutes } from './routes';
 import { secondFactorRoutes } from './secondFactorRoutes';
 
 export const auth = feature({
-  routes: [authRoutes, secondFactorRoutes],
-  entities: [InvitationEntity, KnownDeviceEntity, SessionEntity, SecondFactorEntity, RecoveryCodeEntity],
+  routes: [authRoutes, secondFactorRoutes, passkeyRoutes],
+  entities: [InvitationEntity, KnownDeviceEntity, SessionEntity, SecondFactorEntity, RecoveryCodeEntity, PasskeyEntity],
 });

@@ -2,36 +2,22 @@
 import { authenticatorMade, firstCode, passwordAgain, recoveryCodes, secondFactor } from '@bluffwind/contract/auth';
 import { id } from '@bluffwind/contract/ids';
 import { createRoute, z } from '@hono/zod-openapi';
-import type { Context } from 'hono';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { PersonEntity, RecoveryCodeEntity, SecondFactorEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
-import { addressOf } from '../http/address';
-import { type Deps, type Env, found } from '../http/context';
+import { type Deps, found } from '../http/context';
 import { requireOwner } from '../http/owner';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
+import { requirePassword } from './requirePassword';
 import { keepRecoveryCodes, newRecoveryCodes, newSecret, stepOfCode } from './secondFactor';
-import { checkPassword } from './session';
-import { signInTries } from './tries';
 
 const done = z.object({ ok: z.literal(true) });
 const SHORT = { maxBytes: 4096 };
 
 export function secondFactorRoutes(deps: Deps) {
   const app = router();
-  const tries = signInTries(deps.source);
-  /** Whoever finds a phone unlocked cannot change how its owner signs in. */
-  const requirePassword = async (c: Context<Env>, password: string): Promise<string> => {
-    const { email } = found(await c.get('entities').findOneBy(PersonEntity, { id: c.get('who').personId }), 'person');
-    const one = { email, address: addressOf(c, deps.config.trustProxy), device: null };
-    await tries.count(one);
-    if (!(await checkPassword(deps.source, email, password)).matches)
-      throw new Problem('invalid', 'password: this is not your password.', [{ field: 'password', message: 'not your password' }]);
-    await tries.forget(one);
-    return email;
-  };
   const now = () => deps.clock.now();
 
   app.answer(
@@ -52,7 +38,7 @@ export function secondFactorRoutes(deps: Deps) {
     }),
     async (c) => {
       const [entities, { personId, outfitId }] = [c.get('entities'), c.get('who')];
-      const email = await requirePassword(c, c.req.valid('json').password);
+      const email = await requirePassword(deps, c, c.req.valid('json').password);
       const row = await entities.findOneBy(SecondFactorEntity, { personId });
       if (row?.onSince) throw new Problem('conflict', 'You are asked for a code already; end that first.');
       const made = newSecret(email);
@@ -92,7 +78,7 @@ export function secondFactorRoutes(deps: Deps) {
     }),
     async (c) => {
       const [entities, who] = [c.get('entities'), c.get('who')];
-      await requirePassword(c, c.req.valid('json').password);
+      await requirePassword(deps, c, c.req.valid('json').password);
       await entities.delete(SecondFactorEntity, { personId: who.personId });
       await audit(entities, who, now(), 'second factor off', 'person', who.personId, {});
       return { ok: true as const };

@@ -29,6 +29,7 @@ import { LogMerged1780000000025 } from './migrations/0025-log-merged';
 import { ReportLook1780000000026 } from './migrations/0026-report-look';
 import { BoatInWaves1780000000027 } from './migrations/0027-boat-in-waves';
 import { WaterPictures1780000000028 } from './migrations/0028-water-pictures';
+import { Passkeys1780000000029 } from './migrations/0029-passkeys';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -60,6 +61,7 @@ const MIGRATIONS = [
   ReportLook1780000000026,
   BoatInWaves1780000000027,
   WaterPictures1780000000028,
+  Passkeys1780000000029,
 ];
 
 /** What a pool of connections may do. */

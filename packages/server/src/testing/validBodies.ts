@@ -9,7 +9,15 @@ import { TEST_NOW } from './smallOutfit';
 export const iso = (ms: number) => new Date(ms).toISOString();
 
 /** What is open to who has no session. */
-export const PUBLIC = ['/sign-in', '/begin', '/invitation/look', '/invitation/take', '/password/forgotten'];
+export const PUBLIC = [
+  '/sign-in',
+  '/sign-in/passkey',
+  '/sign-in/passkey/begin',
+  '/begin',
+  '/invitation/look',
+  '/invitation/take',
+  '/password/forgotten',
+];
 
 /** Valid bodies of the routes that take one, naming rows of an outfit. */
 export function bodies(o: Harness['mine']): Record<string, unknown> {
@@ -35,6 +43,10 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/outfit/settings': { medicalNoteDays: 300 },
     '/outfit/look': { name: 'Pell and sons', colour: '#224466', words: 'Tight lines.', logo: null },
     '/me/settings': USUAL_SETTINGS,
+    '/sign-in/passkey': { answer: { id: 'unknown' } },
+    '/me/passkeys/begin': { password: 'not mine' },
+    '/me/passkeys': { id: randomUUID(), name: 'Phone', answer: { id: 'unknown' } },
+    '/me/passkeys/{id}/remove': { password: 'not mine' },
     '/password/forgotten': { email: 'nobody@crew.example' },
     '/laid-aside/try': { id: randomUUID() },
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },

@@ -1,8 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Link, Navigate, useLocation, useNavigate } from 'react-router';
+import { LookRound } from '../begin/LookRound';
 import { beginQuery } from '../begin/queries';
+import type { PasskeyAsked } from '@bluffwind/contract/passkeys';
 import { ApiProblem, post } from '../data/api';
+import { passkeysHere } from '../data/passkeysHere';
 import { Button, Fault } from '../ui/parts';
 import { Forgotten } from './Forgotten';
 import { demoQuery } from './queries';
@@ -32,6 +35,29 @@ export function SignIn() {
       const asked = problem instanceof ApiProblem && problem.body.code === 'code_needed';
       if (asked && code === null) setCode('');
       else setError(problem);
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  async function byPasskey() {
+    setBusy(true);
+    setError(null);
+    try {
+      const { options } = await post<PasskeyAsked>('/sign-in/passkey/begin');
+      const { startAuthentication } = await import('@simplewebauthn/browser');
+      let answer: unknown;
+      try {
+        answer = await startAuthentication({ optionsJSON: options as never });
+      } catch {
+        // Left or not unlocked: the password is still there to be typed.
+        return;
+      }
+      await post('/sign-in/passkey', { answer });
+      queries.clear();
+      navigate((location.state as { from?: string } | null)?.from ?? '/', { replace: true });
+    } catch (problem) {
+      setError(problem);
     } finally {
       setBusy(false);
     }
@@ -93,6 +119,11 @@ export function SignIn() {
           <Button strong type="submit" disabled={busy} className="justify-center py-2">
             Sign in
           </Button>
+          {passkeysHere() === 'yes' && (
+            <Button disabled={busy} className="justify-center py-2" onClick={() => void byPasskey()}>
+              Sign in with a passkey
+            </Button>
+          )}
         </form>
         {error !== null && <Fault error={error} />}
         {begin?.mail && <Forgotten email={email} />}
@@ -105,6 +136,11 @@ export function SignIn() {
           </p>
         )}
       </div>
+      {begin?.demo && !demo && (
+        <div className="self-center">
+          <LookRound at={begin.demo} />
+        </div>
+      )}
       {demo && (
         <section className="self-center border-l border-line pl-8" aria-label="Demo sign-ins">
           <h2 className="font-bold">This is the demo</h2>

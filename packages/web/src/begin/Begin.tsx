@@ -8,6 +8,7 @@ import { useSave } from '../data/useSave';
 import { Entry } from '../ui/form/Entry';
 import { ChoiceField, TextField } from '../ui/form/fields';
 import { Fault, Waiting } from '../ui/parts';
+import { LookRound } from './LookRound';
 import { PasswordField } from './PasswordField';
 import { beginQuery } from './queries';
 
@@ -114,6 +115,7 @@ export function Begin() {
             </li>
           ))}
         </ol>
+        {begin.data.demo && <LookRound at={begin.data.demo} />}
       </section>
     </main>
   );

@@ -5,6 +5,7 @@ import { KeysOrNot } from './KeysOrNot';
 import { Letters } from './Letters';
 import { Look } from './Look';
 import { OwnPassword } from './OwnPassword';
+import { Passkeys } from './Passkeys';
 import { PhoneCalendar } from './PhoneCalendar';
 import { SecondFactor } from './SecondFactor';
 import { UnitChoices } from './UnitChoices';
@@ -25,6 +26,7 @@ export default function Settings() {
             <PhoneCalendar />
             <OwnPassword />
             <SecondFactor />
+            <Passkeys />
           </div>
         </div>
       </section>

@@ -380,3 +380,35 @@ export const AwayEntity = new EntitySchema<AwayRow>({
     removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
   },
 });
+
+/** What a phone or laptop signs its owner in with. */
+export interface PasskeyRow {
+  id: string;
+  outfitId: string;
+  personId: string;
+  credential: string;
+  publicKey: Buffer;
+  /** Times it was used, as it counts itself; a bigint comes as text. */
+  counter: string;
+  transports: string[];
+  origin: string;
+  name: string;
+  madeAt: Date;
+  lastUsedAt: Date | null;
+}
+export const PasskeyEntity = new EntitySchema<PasskeyRow>({
+  name: 'passkey',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id' },
+    credential: { type: 'text' },
+    publicKey: { type: 'bytea', name: 'public_key' },
+    counter: { type: 'bigint' },
+    transports: { type: 'text', array: true },
+    origin: { type: 'text' },
+    name: { type: 'text' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    lastUsedAt: { type: 'timestamptz', name: 'last_used_at', nullable: true },
+  },
+});
