@@ -175,6 +175,7 @@ function TapOn({ chosen, points, onTap }: { chosen: Chosen; points: readonly Tap
           <span
             // biome-ignore lint/suspicious/noArrayIndexKey: points are told apart by their number
             key={i}
+            aria-hidden
             className="num absolute flex h-6 w-6 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-ink bg-paper text-[0.87rem] font-bold"
             style={{ left: share(p.xPx, widthPx), top: share(p.yPx, heightPx) }}
           >
@@ -220,7 +221,7 @@ function PointRow({ number, point, known, onChange, onRemove }: PointRowProps) {
           />
         </label>
       )}
-      <Button aria-label={`Take point ${number} away`} onClick={onRemove}>
+      <Button aria-label={`Take away point ${number}`} onClick={onRemove}>
         Take away
       </Button>
     </li>
