@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { SpotConditions } from '../conditions/spotConditions';
-import { openSteps, shutBy, shutWords, whyShut } from './openSteps';
+import { openSteps, shutBy, shutReason, shutWords, whyShut } from './openSteps';
 import { inputs, START } from './testTrip';
 import { inMetric } from '../units/measure';
 
@@ -112,6 +112,70 @@ describe('the hours of a spot', () => {
     const words = (from: number) => shutWords(trip, 0, [0, 30], (t) => START + t * 300_000, gale(from, 30));
     expect(inMetric(words(12))).toBe('wind over the limit from 09:00');
     expect(words(30)).toBe('');
+  });
+});
+
+describe('what is said of a spot that is shut', () => {
+  const finding = (quantity: string, more: object = {}) => ({ quantity, level: 'over', value: 3, limit: 2, ...more }) as never;
+  it('is what shuts it, without its figures', () => {
+    expect(shutReason(finding('keel'))).toBe('too little water on the way in');
+    expect(['wind', 'gust', 'wave'].map((q) => shutReason(finding(q)))).toEqual([
+      'wind over the limit',
+      'gusts over the limit',
+      'waves over the limit',
+    ]);
+    expect(shutReason(finding('hazard', { note: 'No. 4 stone, swell breaks.' }))).toBe('No. 4 stone, swell breaks');
+    expect(shutReason(finding('hazard'))).toBe('a hazard');
+    expect(inMetric(shutReason(finding('visibility', { value: 400, limit: 1000 })))).toBe(
+      'visibility 400 m, under 1000 m'.replace('1000 m', '1.0 km'),
+    );
+    expect(shutReason(finding('thunder', { value: 1 }))).toBe('thunder about: rods down, leave');
+  });
+  it('is the bar first, and of other things the first that is told', () => {
+    const barred = spot({ accessDepthM: -0.9 });
+    expect(shut(barred, water({ tideHeightM: 0, windMps: 30 }))).toBe('keel');
+    expect(shut(spot(), water({ windMps: 30, waveM: 3 }))).toBe('wind');
+  });
+  it('on foot is a cast that does not reach', () => {
+    const foot = { ...trip, boat: { ...trip.boat, afloat: false }, dockTravelMin: [null, 5, 8] };
+    expect(whyShut(foot, 0, 30, 3, () => water())).toBe('farther from the bank than a cast');
+    expect(whyShut({ ...foot, boat: { ...trip.boat, afloat: true } }, 0, 30, 3, () => water())).toBe(
+      'no way there for this boat at its draught',
+    );
+  });
+  it('is what shuts it in most of its hours, counted to the end of the trip and no further', () => {
+    const at = (waves: number) => (t: number) => (t < waves ? water({ waveM: 2 }) : water({ windMps: 20 }));
+    expect(whyShut(trip, 0, 30, 3, at(12))).toBe('wind over the limit');
+    expect(whyShut(trip, 0, 30, 3, at(18))).toBe('waves over the limit');
+    // Looked at in steps 0 to 27: ten times. As often: the first.
+    expect(whyShut(trip, 0, 30, 3, at(15))).toBe('waves over the limit');
+    expect(whyShut(trip, 0, 30, 3, (t) => (t < 30 ? water() : water({ windMps: 20 })))).toBe('no bait within the skill of the party');
+    expect(whyShut({ ...trip, footing: 1 }, 0, 30, 3, () => water())).toBe('no bait within the skill of the party');
+  });
+  it('is said from when, of the steps asked for alone', () => {
+    const words = (from: number) =>
+      shutWords(
+        trip,
+        0,
+        [5, 10],
+        (t) => START + t * 300_000,
+        (t) => (t >= from ? water({ windMps: 20 }) : water()),
+      );
+    expect(inMetric(words(7))).toBe('wind over the limit from 08:35');
+    expect(words(10)).toBe('');
+  });
+  it('counts a stay of four steps, and looks past the end at nothing', () => {
+    expect(openSteps(trip, 0, 4, () => water())).toEqual([[0, 4]]);
+    expect(openSteps(trip, 0, 3, () => water())).toEqual([]);
+    const asked: number[] = [];
+    const looked = (t: number) => {
+      asked.push(t);
+      return water();
+    };
+    openSteps(trip, 0, 8, looked, 3);
+    expect(Math.max(...asked)).toBe(7);
+    // A spot that is to rest until the start is fished from it.
+    expect(openSteps({ ...trip, spots: [spot({ restsUntil: null })] }, 0, 4, () => water())).toEqual([[0, 4]]);
   });
 });
 

@@ -41,6 +41,50 @@ describe('reasons', () => {
     expect(text('fishing pressure', 0.8, 2)).toBe('many other boats fish it');
   });
 
+  it('count run-in and run-out, and the light, round and round', () => {
+    const text = (name: string, m: number, level: number) => reasonsOf([factor(name, m, level)], CONDITIONS)[0]?.text;
+    expect([0, 1, 2].map((l) => text('spot and run', 0.7, l))).toEqual(['run-in, poor here', 'run-out, poor here', 'run-in, poor here']);
+    expect([1, 5, 7].map((l) => text('presentation and light', 1.4, l))).toEqual([
+      'right bait for low light',
+      'right bait for low light',
+      'right bait for high sun',
+    ]);
+    expect(text('presentation and light', 0.6, 4)).toBe('wrong bait for dark');
+    expect([4, 6].map((l) => text('light', 0.6, l))).toEqual(['dark slows them', 'middling light slows them']);
+    expect(text('spot and tide stage', 1.4, 9)).toBe('young run-in, good here');
+    expect(text('wind', 1.2, 0)).toBe('this much wind helps');
+  });
+  it('leave out temperature and wind that nobody knows, and tell the first level too', () => {
+    const text = (name: string, c: object) => reasonsOf([factor(name, 0.6)], c)[0]?.text;
+    for (const nothing of [null, undefined]) {
+      expect(text('water temperature', { waterTempC: nothing })).toBe('water: they are slow');
+      expect(text('spot and wind direction', { windFromDeg: nothing })).toBe('this wind, poor here');
+    }
+    expect(inMetric(text('presentation and temperature', { waterTempC: 9 }) ?? '')).toBe('works less at 9.0 °C');
+  });
+  it('tell a rule of the trade at its level, and where the log turns it round', () => {
+    const rule = RATE_RULES.find((r) => r.levels.length > 1 && r.levels.some((l) => l.multiplier > 1)) as (typeof RATE_RULES)[number];
+    const level = rule.levels.findIndex((l) => l.multiplier > 1);
+    const words = rule.levels[level]?.words as string;
+    const text = (prior: number, multiplier: number) =>
+      reasonsOf([{ ...factor(rule.name, multiplier, level), rule: { id: rule.id, text: rule.text, prior } } as Factor], CONDITIONS)[0]
+        ?.text;
+    expect(text(1.4, 1.3)).toBe(words);
+    expect(text(1.4, 0.7)).toBe(`${words}, but the log says otherwise`);
+    expect(text(0.7, 0.6)).toBe(words);
+    expect(text(0.7, 1.6)).toBe(`${words}, but the log says otherwise`);
+    expect(text(1, 1.6)).toBe(`${words}, and it gives more`);
+    expect(text(1, 0.6)).toBe(`${words}, and it gives less`);
+    // What is no rule here is said by its name.
+    expect(reasonsOf([factor('something else', 0.6)], CONDITIONS)[0]?.text).toBe('something else');
+    expect(reasonsOf([factor(rule.name, 1.6, 99)], CONDITIONS)[0]?.text).toBe(rule.name);
+  });
+  it('of a tenth exactly are not worth saying, and the strongest comes first, up or down', () => {
+    expect(reasonsOf([factor('wind', 1.105), factor('month', 1.106)], CONDITIONS).map((r) => r.text)).toEqual(['a good month']);
+    const order = reasonsOf([factor('month', 1.3), factor('wind', 0.4), factor('light', 1.9, 1), factor('structure', 0.8)], CONDITIONS);
+    expect(order.map((r) => r.multiplier)).toEqual([0.4, 1.9, 1.3, 0.8]);
+  });
+
   it('have words for and against of every group of the model', () => {
     for (const { name } of GROUPS) {
       const rule = RATE_RULES.find((r) => r.name === name);
@@ -82,6 +126,22 @@ describe('what lifts a call above what was caught in like water', () => {
     expect(liftWords({ ratePerRodHour: 4, likeRodHours: 5, likeFish: 10, reasons: [] })).toBe(
       '2.0 an hour in like water (10 fish in 5 h); the other spots and baits make it 4.0',
     );
+  });
+  it('takes the first two reasons of its direction, and half an hour in like water for enough', () => {
+    const more = [...reasons, reason('+', 'wind'), reason('-', 'rain')];
+    expect(liftWords({ ratePerRodHour: 4, likeRodHours: 0.5, likeFish: 1, reasons: more })).toBe(
+      '2.0 an hour in like water (1 fish in 1 h); run-in at its strongest, good here and a good month make it 4.0',
+    );
+    expect(liftWords({ ratePerRodHour: 1, likeRodHours: 5, likeFish: 10, reasons: more })).toBe(
+      '2.0 an hour in like water (10 fish in 5 h); a slow month and rain make it 1.0',
+    );
+    // A spot that gave nothing in like water is lifted too.
+    expect(liftWords({ ratePerRodHour: 0.3, likeRodHours: 5, likeFish: 0, reasons: [] })).toBe(
+      '0.00 an hour in like water (0 fish in 5 h); the other spots and baits make it 0.30',
+    );
+    // Alike within a seventh: log 2.34 over 2.02 is 0.147, log 2.36 over 2.02 is 0.156.
+    expect(liftWords({ ratePerRodHour: 2.32, likeRodHours: 5, likeFish: 10, reasons })).not.toContain('make');
+    expect(liftWords({ ratePerRodHour: 2.34, likeRodHours: 5, likeFish: 10, reasons })).toContain('make it 2.3');
   });
   it('owns up where like water was hardly fished', () => {
     expect(liftWords({ ratePerRodHour: 4, likeRodHours: 0.2, likeFish: 1, reasons })).toBe(
