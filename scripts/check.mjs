@@ -39,6 +39,8 @@ const BUDGET = {
   // Readers that are fetched when such a file is opened: calendars (ical.js), projections (proj4), pictures of depths (geotiff's unpackers).
   bookings: 25,
   projections: 45,
+  // What cameras write beside photos (exifr).
+  photoFacts: 28,
   lerc: 40,
   zstd: 35,
   'plan.worker': 86,
@@ -46,7 +48,7 @@ const BUDGET = {
   'files.worker': 42,
   'ground.worker': 20,
 };
-const TOTAL_KB = 1240;
+const TOTAL_KB = 1290;
 
 await main(async () => {
   await ensurePackages();

@@ -1,9 +1,6 @@
 import { z } from 'zod';
 import { id } from './ids';
-
-/** Longest picture that is kept, bytes, and how many a water has. */
-export const PICTURE_BYTES = 3_000_000;
-export const MOST_PICTURES = 8;
+import { PICTURE_BYTES } from './pictureLimits';
 
 /** Degrees of a pixel: at the corner, more per pixel to the right, more per pixel down. */
 const line = z.tuple([z.number(), z.number(), z.number()]);

@@ -1,6 +1,7 @@
 // Pictures from the air under a water's chart.
 import { id } from '@bluffwind/contract/ids';
-import { MOST_PICTURES, newPicture, type PictureView, pictureData, pictureView } from '@bluffwind/contract/pictures';
+import { MOST_PICTURES } from '@bluffwind/contract/pictureLimits';
+import { newPicture, type PictureView, pictureData, pictureView } from '@bluffwind/contract/pictures';
 import { placeOfPixel } from '@bluffwind/core/ground/fitPicture';
 import { distanceM } from '@bluffwind/core/ground/seaBed';
 import { createRoute, z } from '@hono/zod-openapi';

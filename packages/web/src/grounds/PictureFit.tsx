@@ -1,4 +1,5 @@
-import { type NewPicture, PICTURE_BYTES } from '@bluffwind/contract/pictures';
+import { PICTURE_BYTES } from '@bluffwind/contract/pictureLimits';
+import type { NewPicture } from '@bluffwind/contract/pictures';
 import { fitPicture, type PictureFit as Fit, type PicturePlace } from '@bluffwind/core/ground/fitPicture';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 } from 'uuid';
@@ -10,11 +11,17 @@ import { Button, Fault } from '../ui/parts';
 import type { FilesWork } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
 import { FileFault } from '../imports/RefusedList';
-import type { KnownPlace } from './PicturesDialog';
 
 const SIDE_PX = 3000;
 const SMALL = { sidePx: SIDE_PX, mostBytes: PICTURE_BYTES - 100_000, qualities: [0.85, 0.7, 0.55, 0.4] };
 const TYPED = 'typed';
+
+/** A place that is known on the chart, to fit a picture by. */
+export interface KnownPlace {
+  readonly name: string;
+  readonly lat: number;
+  readonly lon: number;
+}
 
 /** A point that was tapped in the picture, and where it is. */
 interface Tapped {

@@ -6,15 +6,8 @@ import { useSave } from '../data/useSave';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault, Waiting } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
-import { PictureFit } from './PictureFit';
+import { type KnownPlace, PictureFit } from './PictureFit';
 import { picturesQuery } from './queries';
-
-/** A place that is known on the chart, to fit a picture by. */
-export interface KnownPlace {
-  readonly name: string;
-  readonly lat: number;
-  readonly lon: number;
-}
 
 interface PicturesDialogProps {
   readonly waterId: string;
