@@ -74,7 +74,7 @@ export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
             <>
               <FigureField
                 name="roughMps"
-                label="Speed in waves at that limit"
+                label="Speed at that limit"
                 measure="current"
                 min={0.2}
                 max={40}

@@ -76,7 +76,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
       <ul>
         {outfit?.boats.map((b) => (
           <li key={b.id} data-boat={b.name} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
-            <span className="min-w-0 flex-1">
+            <span className="min-w-[min(100%,14rem)] flex-1 break-words">
               <b>{b.name}</b> <span className="text-ink-2">{b.hull}</span>
               <span className="block text-[0.87rem] text-ink-2">
                 {b.seats} guests ·{' '}

@@ -65,7 +65,7 @@ export function Clients({ zone }: { zone: string }) {
       <ul>
         {shown.map((k) => (
           <li key={k.id} data-client={k.name} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
-            <span className="min-w-0 flex-1">
+            <span className="min-w-[min(100%,14rem)] flex-1 break-words">
               <b>{k.name}</b>
               {k.child ? ' · child' : ''}
               {k.swims === false ? ' · does not swim' : ''}

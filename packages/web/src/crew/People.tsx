@@ -78,7 +78,7 @@ function OwnersList({ zone }: { zone: string }) {
             data-person={p.name}
             className={`flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2 ${p.active ? '' : 'text-ink-2'}`}
           >
-            <span className="min-w-0 flex-1">
+            <span className="min-w-[min(100%,14rem)] flex-1 break-words">
               <b>{p.name}</b> · {p.active ? p.role : 'left'}
               <span className="block truncate text-[0.87rem] text-ink-2">
                 {p.email}
@@ -135,7 +135,7 @@ function OwnersList({ zone }: { zone: string }) {
           <ul>
             {invitations.data?.map((i) => (
               <li key={i.id} className="flex flex-wrap items-center gap-x-4 border-t border-line py-2">
-                <span className="min-w-0 flex-1">
+                <span className="min-w-[min(100%,14rem)] flex-1 break-words">
                   {i.name}, {i.again ? 'for a new password' : `as ${i.role}`}
                   <span className="block truncate text-[0.87rem] text-ink-2">
                     {i.email} · holds until {dayName(i.expiresAt, zone)}
