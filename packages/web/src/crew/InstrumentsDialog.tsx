@@ -61,7 +61,9 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
           <li key={i.id} className="flex flex-wrap items-center gap-3 border-t border-line py-2" data-instrument={i.name}>
             <span className="min-w-0 flex-1">
               <b>{i.name}</b>{' '}
-              <span className="text-[0.87rem] break-words text-ink-2">{i.address || 'at the address that the server was started with'}</span>
+              <span className="text-[0.87rem] break-words text-ink-2">
+                {i.address || 'at the address that the server was started with'}
+              </span>
               {i.lastError && <span className="block text-[0.87rem] text-rust">{i.lastError}</span>}
             </span>
             {i.address !== '' && (
