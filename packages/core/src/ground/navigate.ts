@@ -11,6 +11,8 @@ export interface RunningBoat {
   readonly draughtM: number;
   /** Wave height beyond which it slows down, and its own limit, m. */
   readonly waveLimitM: number;
+  /** Speed left at that limit, m/s; half where absent or null. */
+  readonly roughMps?: number | null | undefined;
 }
 
 /** What bars or slows a run: rings of [lon, lat]. */

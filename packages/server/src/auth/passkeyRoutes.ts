@@ -19,6 +19,8 @@ import { signInTries } from './tries';
 
 const done = z.object({ ok: z.literal(true) });
 const SHORT = { maxBytes: 20_000 };
+/** No account is named by who signs in so: tries count against the address alone, and nobody uses up another's. */
+const tryFrom = (address: string) => ({ email: `passkey ${address}`, address, device: null });
 const plain = (options: object) => ({ options: options as Record<string, unknown> });
 
 /** Signing in by a passkey: reachable without a session. */
@@ -35,7 +37,7 @@ export function publicPasskeyRoutes(deps: Deps) {
     }),
     async (c) => {
       const { host } = originOf(c, publicUrl);
-      await tries.count({ email: 'passkey', address: addressOf(c, deps.config.trustProxy), device: null });
+      await tries.count(tryFrom(addressOf(c, deps.config.trustProxy)));
       const options = await askToSignIn(host);
       await given.made(options.challenge);
       return plain(options);
@@ -52,7 +54,7 @@ export function publicPasskeyRoutes(deps: Deps) {
     async (c) => {
       const { answer } = c.req.valid('json');
       const address = addressOf(c, deps.config.trustProxy);
-      const one = { email: 'passkey', address, device: null };
+      const one = tryFrom(address);
       await tries.count(one);
       const [account]: { outfit_id: string; person_id: string }[] = await deps.source.query('select * from passkey_person($1)', [
         String(answer.id ?? '').slice(0, 1400),

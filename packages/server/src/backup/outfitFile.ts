@@ -11,8 +11,8 @@ const FORMAT = 'bluffwind-outfit-1';
 /** Rows that are read or written at once. */
 const CHUNK = 2000;
 /**
- * What belongs to this server and not to the outfit: sessions, devices, ways in, answers kept until something changes. Photos are too much
- * for one text; they are in the copy of the whole database.
+ * What belongs to this server and not to the outfit: sessions, devices, ways in, answers kept until something changes. Photos and pictures
+ * are too much for one text; they are in the copy of the whole database.
  */
 const LEFT_OUT = [
   'session',
@@ -21,10 +21,12 @@ const LEFT_OUT = [
   'calendar_address',
   'second_factor',
   'recovery_code',
+  'passkey',
   'program_key',
   'brief_kept',
   'outfit_version',
   'photo',
+  'water_picture',
 ];
 /** The table whose rows refer to each other by numbers that it gives; they are an outfit's own and are kept. */
 const NUMBERED = 'reading';

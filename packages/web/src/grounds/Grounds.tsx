@@ -110,7 +110,10 @@ export default function Grounds() {
     const waves = [...conditions.values()].map((c) => c.waveM ?? 0).sort((a, b) => a - b);
     return waves[Math.floor(waves.length / 2)] ?? 0;
   }, [conditions]);
-  const running = useMemo(() => boat && { speedMps: boat.speedMps, draughtM: boat.draughtM, waveLimitM: boat.waveLimitM ?? 1 }, [boat]);
+  const running = useMemo(
+    () => boat && { speedMps: boat.speedMps, draughtM: boat.draughtM, waveLimitM: boat.waveLimitM ?? 1, roughMps: boat.roughMps },
+    [boat],
+  );
   const dock = useMemo(() => water && { lat: water.dockLat, lon: water.dockLon }, [water]);
   const chartKey = `${waterId} ${g.chart.dataUpdatedAt} ${boat?.id}`;
   const runs = useRuns(worker, {
