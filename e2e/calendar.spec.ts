@@ -24,6 +24,40 @@ test('a trip is dragged to another day in the calendar and put back by Undo', as
   await expect(after.locator('[data-trip]')).toHaveCount(0);
 });
 
+test('a day by the hour: a trip is dragged to other hours and to another boat, by boat and by captain, and put back', async ({ page }) => {
+  await signIn(page, 'Runa Askeby');
+  await page.goto('/calendar?week=2026-06-15');
+  await page.getByRole('button', { name: /^Fri 19 June.*by the hour/ }).click();
+  await expect(page).toHaveURL(/day=2026-06-19/);
+  const lane = page.locator('[data-lane="Marrow"]');
+  const trip = lane.locator('[data-trip]');
+  await expect(trip).toContainText('08:00–14:00');
+  await expectAccessible(page);
+  const drag = async (dx: number, dy: number) => {
+    const box = await trip.boundingBox();
+    if (!box) throw new Error('no trip');
+    await page.mouse.move(box.x + 30, box.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 30 + Math.sign(dx) * 10, box.y + 20, { steps: 3 });
+    await page.mouse.move(box.x + 30 + dx, box.y + 20 + dy, { steps: 8 });
+    await page.waitForTimeout(200);
+    await page.mouse.up();
+  };
+  const box = await trip.boundingBox();
+  // Six hours wide: an hour to the right.
+  await drag(Math.round((box?.width ?? 0) / 6), 0);
+  await expect(page.getByText('Marrow’s trip is from 09:00 to 15:00 now.')).toBeVisible();
+  await expect(trip).toContainText('09:00–15:00');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(trip).toContainText('08:00–14:00');
+  await page.getByRole('combobox', { name: 'A lane for each' }).click();
+  await page.getByRole('option', { name: 'captain' }).click();
+  await expect(page.locator('[data-lane="Oskar Thrane"] [data-trip]')).toContainText('Marrow');
+  await expect(page.locator('[data-lane="Runa Askeby"] [data-trip]')).toHaveCount(0);
+  await page.goBack();
+  await expect(page.getByRole('heading', { name: /^Week of/ })).toBeVisible();
+});
+
 const booking = (uid: string, title: string, day: string, from: string, to: string) => [
   'BEGIN:VEVENT',
   `UID:${uid}`,
