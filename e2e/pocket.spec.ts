@@ -141,7 +141,7 @@ test('where one is signed in is seen and ended, and the owner sets how long note
   await expect(page.getByText('Signed out there.')).toBeVisible();
   await second.goto('/log');
   await expect(second.getByRole('button', { name: 'Sign in' })).toBeVisible();
-  const days = page.getByRole('textbox');
+  const days = page.getByLabel(/Keep them for/);
   await days.fill('0');
   await expect(page.getByRole('alert')).toContainText('from 1 to 3650');
   await days.fill('365');

@@ -112,9 +112,10 @@ export function readPastTrips(table: Table, m: PastMapping): { rows: PastRow[]; 
       continue;
     }
     const at = (name: 'from' | 'to' | 'at', day: string): number | null | undefined => {
-      const t = twentyFour(cell(name));
-      if (t === '') return null;
-      const when = clock(`${day} ${t}`);
+      const raw = cell(name);
+      if (raw === '') return null;
+      // Some programs write the day with the hour.
+      const when = clock(/\d{4}-\d{2}-\d{2}[ T]\d/.test(raw) ? raw : `${day} ${twentyFour(raw)}`);
       if ('atMs' in when) return when.atMs;
       refuse(when.reason, when.remedy);
       return undefined;

@@ -141,8 +141,8 @@ export function passkeyRoutes(deps: Deps) {
     }),
     async (c) => {
       const [entities, who] = [c.get('entities'), c.get('who')];
-      await requirePassword(deps, c, c.req.valid('json').password);
       const key = found(await entities.findOneBy(PasskeyEntity, { id: c.req.valid('param').id, personId: who.personId }), 'passkey');
+      await requirePassword(deps, c, c.req.valid('json').password);
       await entities.delete(PasskeyEntity, { id: key.id });
       await audit(entities, who, deps.clock.now(), 'remove passkey', 'person', who.personId, { name: key.name });
       return { ok: true as const };

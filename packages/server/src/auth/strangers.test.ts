@@ -79,7 +79,7 @@ describe('nobody', () => {
         expect(tells(await answer.json(), secrets()), path).toBeUndefined();
       }
     }
-  });
+  }, 120_000);
 });
 
 describe('another outfit', () => {
@@ -126,6 +126,9 @@ describe('a mate who is not aboard', () => {
         '/me/settings',
         '/me/calendar',
         '/me/calendar/end',
+        '/me/passkeys',
+        '/me/passkeys/begin',
+        '/me/passkeys/{id}/remove',
         '/me/second-factor/begin',
         '/me/second-factor/confirm',
         '/me/second-factor/end',

@@ -30,7 +30,8 @@ export function pictureRoutes({ clock }: Deps) {
       responses: answers(z.array(pictureView), 'Pictures of a water'),
     }),
     async (c) => {
-      const rows = await c.get('entities').find(PictureEntity, { where: { waterId: c.req.valid('param').id }, order: { madeAt: 'ASC' } });
+      const water = found(await c.get('entities').findOneBy(WaterEntity, { id: c.req.valid('param').id }), 'water');
+      const rows = await c.get('entities').find(PictureEntity, { where: { waterId: water.id }, order: { madeAt: 'ASC' } });
       return rows.map(viewOf);
     },
   );

@@ -15,6 +15,8 @@ const NO_TOPIC = [
   'calendar_address',
   'second_factor',
   'recovery_code',
+  'passkey',
+  'passkey_challenge',
   'program_key',
   'audit',
   'brief_kept',

@@ -39,6 +39,8 @@ export class Passkeys1780000000029 implements MigrationInterface {
       grant select, insert, update, delete on passkey to ${app};
       grant select on passkey to ${gate};
       grant select, insert, delete on passkey_challenge to ${gate};
+      -- No policy lets it see a row.
+      grant select on passkey_challenge to ${app};
       -- Whoever signs in has no outfit yet: his passkey names it.
       create function passkey_person(wanted text) returns table (outfit_id uuid, person_id uuid)
         language sql security definer as
