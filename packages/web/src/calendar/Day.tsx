@@ -98,7 +98,7 @@ function LaneRow({
           <button
             type="button"
             onClick={() => p.onNew(p.by === 'boat' ? { boatId: lane.id } : { captainId: lane.id })}
-            className="flex min-h-7 cursor-pointer items-center gap-1 text-left text-[0.9rem] text-ink-2 max-md:min-h-11"
+            className="relative flex min-h-7 cursor-pointer items-center gap-1 text-left text-[0.9rem] text-ink-2 max-md:min-h-11"
           >
             <Plus size={14} aria-hidden="true" /> trip <span className="sr-only">of {lane.name}</span>
           </button>

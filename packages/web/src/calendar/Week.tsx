@@ -96,7 +96,7 @@ function DayLink({ date, today, onDay }: Pick<WeekProps, 'today' | 'onDay'> & { 
     <button
       type="button"
       onClick={() => onDay(date)}
-      className="min-h-6 cursor-pointer text-left underline decoration-dotted underline-offset-3 max-md:min-h-11"
+      className="relative min-h-6 cursor-pointer text-left underline decoration-dotted underline-offset-3 max-md:min-h-11"
     >
       {dateName(date)}
       {date === today ? ', today' : ''}

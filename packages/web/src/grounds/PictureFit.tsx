@@ -148,33 +148,35 @@ function TapOn({ chosen, points, onTap }: { chosen: Chosen; points: readonly Tap
   const keys: Record<string, readonly [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
   return (
     <div className="max-h-[52vh] overflow-auto rounded border border-line">
-      <button
-        ref={box}
-        type="button"
-        aria-label="The picture: tap a point, or move the cross by arrow keys and press Enter"
-        className="relative block w-full cursor-crosshair"
-        onFocus={(e) => e.target.matches(':focus-visible') && setCross(cross ?? [widthPx / 2, heightPx / 2])}
-        onKeyDown={(e) => {
-          const move = keys[e.key];
-          if (!move) return;
-          e.preventDefault();
-          const [x, y] = cross ?? [widthPx / 2, heightPx / 2];
-          const by = e.shiftKey ? 10 * STEP : STEP;
-          setCross([Math.min(widthPx, Math.max(0, x + move[0] * by)), Math.min(heightPx, Math.max(0, y + move[1] * by))]);
-        }}
-        onClick={(e) => {
-          const r = box.current?.getBoundingClientRect();
-          if (!r) return;
-          // A key's click has no place of its own: it is the cross's.
-          if (e.detail === 0) return cross && onTap(cross[0], cross[1]);
-          onTap(((e.clientX - r.left) / r.width) * widthPx, ((e.clientY - r.top) / r.height) * heightPx);
-        }}
-      >
-        <img src={chosen.url} alt="" className="block w-full select-none" draggable={false} />
+      <div className="relative">
+        <button
+          ref={box}
+          type="button"
+          aria-label="The picture: tap a point, or move the cross by arrow keys and press Enter"
+          className="block w-full cursor-crosshair"
+          onFocus={(e) => e.target.matches(':focus-visible') && setCross(cross ?? [widthPx / 2, heightPx / 2])}
+          onKeyDown={(e) => {
+            const move = keys[e.key];
+            if (!move) return;
+            e.preventDefault();
+            const [x, y] = cross ?? [widthPx / 2, heightPx / 2];
+            const by = e.shiftKey ? 10 * STEP : STEP;
+            setCross([Math.min(widthPx, Math.max(0, x + move[0] * by)), Math.min(heightPx, Math.max(0, y + move[1] * by))]);
+          }}
+          onClick={(e) => {
+            const r = box.current?.getBoundingClientRect();
+            if (!r) return;
+            // A key's click has no place of its own: it is the cross's.
+            if (e.detail === 0) return cross && onTap(cross[0], cross[1]);
+            onTap(((e.clientX - r.left) / r.width) * widthPx, ((e.clientY - r.top) / r.height) * heightPx);
+          }}
+        >
+          <img src={chosen.url} alt="" className="block w-full select-none" draggable={false} />
+        </button>
         {cross && (
           <span
             aria-hidden
-            className="absolute h-5 w-5 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-rust"
+            className="pointer-events-none absolute h-5 w-5 -translate-x-1/2 -translate-y-1/2 rounded-full border-2 border-rust"
             style={{ left: share(cross[0], widthPx), top: share(cross[1], heightPx) }}
           />
         )}
@@ -183,13 +185,13 @@ function TapOn({ chosen, points, onTap }: { chosen: Chosen; points: readonly Tap
             // biome-ignore lint/suspicious/noArrayIndexKey: points are told apart by their number
             key={i}
             aria-hidden
-            className="num absolute flex h-6 w-6 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-ink bg-paper text-[0.87rem] font-bold"
+            className="num pointer-events-none absolute flex h-6 w-6 -translate-x-1/2 -translate-y-1/2 items-center justify-center rounded-full border-2 border-ink bg-paper text-[0.87rem] font-bold"
             style={{ left: share(p.xPx, widthPx), top: share(p.yPx, heightPx) }}
           >
             {i + 1}
           </span>
         ))}
-      </button>
+      </div>
     </div>
   );
 }

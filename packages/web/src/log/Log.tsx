@@ -14,6 +14,7 @@ import { Button, Fault, Header, Waiting } from '../ui/parts';
 import { Menu, MenuCheck, MenuItem } from '../ui/Menu';
 import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
+import { focusWhenThere } from '../ui/focusWhenThere';
 import { FILTERS, type FilterName, LogFilters } from './LogFilters';
 import { columnsOf } from './columns';
 import { FixBait } from './FixBait';
@@ -161,7 +162,7 @@ export default function Log() {
             onClose={() => {
               setEntry('');
               // Back to the line that it was opened from, once the sheet is gone.
-              setTimeout(() => document.querySelector<HTMLElement>(`[data-opens="${CSS.escape(entry)}"]`)?.focus(), 60);
+              focusWhenThere(`[data-opens="${CSS.escape(entry)}"]`);
             }}
           />
         )}
