@@ -104,7 +104,7 @@ describe('another outfit', () => {
     }
     expect(await counts()).toEqual(before);
     expect(attempts).toBeGreaterThan(2500);
-  }, 240_000);
+  }, 480_000);
 });
 
 describe('a mate who is not aboard', () => {
