@@ -116,6 +116,7 @@ function LaneRow({
             {...p}
             trip={b.trip}
             named={p.by === 'boat' ? 'captain' : 'boat'}
+            oneLine
             className="absolute"
             style={{ left: share(b.fromMin), width: width(b), top: 4 + b.row * ROW_PX, height: ROW_PX - 4 }}
           />

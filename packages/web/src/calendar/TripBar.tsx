@@ -18,6 +18,8 @@ interface TripBarProps extends TripActs {
   readonly trip: TripView;
   /** Its boat, or its captain, said with it where its lane does not. */
   readonly named?: 'boat' | 'captain' | 'both';
+  /** Its words stand in one line each: the bar is no higher. */
+  readonly oneLine?: boolean;
   readonly className?: string;
   readonly style?: CSSProperties;
 }
@@ -30,7 +32,7 @@ function stateOf(t: TripView): ReactNode {
 }
 
 /** A trip that can be opened, changed by its menu, and dragged while it is still ahead. */
-export function TripBar({ trip: t, named = 'captain', zone, mayEdit, className = '', style = {}, ...p }: TripBarProps) {
+export function TripBar({ trip: t, named = 'captain', oneLine = false, zone, mayEdit, className = '', style = {}, ...p }: TripBarProps) {
   const off = t.status === 'cancelled';
   const movable = mayEdit && t.status === 'planned';
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: t.id, disabled: !movable });
@@ -50,7 +52,7 @@ export function TripBar({ trip: t, named = 'captain', zone, mayEdit, className =
           {named === 'captain' ? '' : `${t.boat.name}, `}
           {t.guests.length > 0 ? `${t.guests[0]?.name.split(' ').at(-1)}, ${t.guests.length}` : 'no guests named'}
         </b>
-        <span className="block truncate text-[0.87rem] text-ink-2">
+        <span className={`block text-[0.87rem] text-ink-2 ${oneLine ? 'truncate' : ''}`}>
           {named === 'boat' ? '' : <>{t.captain.name.split(' ')[0]} · </>}
           {stateOf(t)}
         </span>
