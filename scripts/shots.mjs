@@ -156,6 +156,8 @@ await main(async () => {
       await page.getByRole('button', { name: 'Other', exact: true }).click();
       await page.getByRole('button', { name: 'European sea bass', exact: true }).click();
       const keys = page.getByRole('dialog').getByRole('button', { name: /^\d+$/ });
+      // The sheet's contents come a frame after it.
+      await keys.first().waitFor();
       const all = (await keys.allInnerTexts()).map(Number);
       const near = all.reduce((best, k) => (Math.abs(k - cm) < Math.abs(best - cm) ? k : best));
       await keys.filter({ hasText: new RegExp(`^${near}$`) }).click();
