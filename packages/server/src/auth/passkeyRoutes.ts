@@ -14,7 +14,7 @@ import { router } from '../http/routes';
 import { DEVICE, DEVICE_DAYS, readCookie, SESSION, writeCookie } from './cookies';
 import { askToMake, askToSignIn, challenges, madeBy, MOST_PASSKEYS, originOf, signedBy } from './passkeys';
 import { requirePassword } from './requirePassword';
-import { openSession, SESSION_DAYS } from './session';
+import { openSession, ownDevice, SESSION_DAYS } from './session';
 import { signInTries } from './tries';
 
 const done = z.object({ ok: z.literal(true) });
@@ -69,7 +69,7 @@ export function publicPasskeyRoutes(deps: Deps) {
         if (counter === null) return null;
         await entities.update(PasskeyEntity, { id: key.id }, { counter: String(counter), lastUsedAt: new Date(nowMs) });
         await audit(entities, who, nowMs, 'sign in', 'person', who.personId, { address, by: `passkey ${key.name}` });
-        const device = readCookie(c, DEVICE, deps.config) ?? null;
+        const device = await ownDevice(entities, who.personId, readCookie(c, DEVICE, deps.config));
         return openSession(entities, who, { nowMs, address, agent: c.req.header('User-Agent') ?? '', device });
       });
       if (!opened) throw new Problem('wrong_passkey');

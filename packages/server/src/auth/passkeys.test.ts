@@ -1,7 +1,9 @@
 // Passkeys, tried by who has none. That one holds is tried in the browser story, by a virtual authenticator.
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { inOutfit } from '../db/database';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { openSession, ownDevice } from './session';
 
 let h: Harness;
 let owner: Client;
@@ -59,6 +61,16 @@ describe('passkeys', () => {
       const { status, body } = await asked('/sign-in/passkey', 'http://boat.example', { answer });
       expect([status, body.code]).toEqual([401, 'wrong_passkey']);
     }
+  });
+  it('make no device known that was not signed in on before', async () => {
+    const who = { outfitId: h.mine.outfit.id, personId: String(h.mine.people[0]?.id) };
+    await inOutfit(h.source, who.outfitId, async (entities) => {
+      const opened = await openSession(entities, who, { nowMs: h.clock.now(), address: 'a', agent: 'a', device: null });
+      expect(await ownDevice(entities, who.personId, opened.device)).toBe(opened.device);
+      expect(await ownDevice(entities, who.personId, 'set by a stranger')).toBeNull();
+      expect(await ownDevice(entities, randomUUID(), opened.device)).toBeNull();
+      expect(await ownDevice(entities, who.personId, undefined)).toBeNull();
+    });
   });
   it('of another’s row do not hold with a made-up answer', async () => {
     const person = h.mine.people[0];

@@ -65,6 +65,12 @@ export async function deviceKnown(source: DataSource, email: string, device: str
   return row.known;
 }
 
+/** A device's token where that person signed in on it before, else null: one that a stranger set is not taken on. */
+export async function ownDevice(entities: EntityManager, personId: string, device: string | undefined): Promise<string | null> {
+  if (device === undefined) return null;
+  return (await entities.existsBy(KnownDeviceEntity, { personId, tokenHash: digest(device) })) ? device : null;
+}
+
 /** The person behind a token, with the session's number, or null when it is unknown, expired or long unused. */
 export async function whoHolds(source: DataSource, token: string, nowMs: number): Promise<Holder | null> {
   const [row] = await source.query('select * from session_person($1, $2, make_interval(days => $3))', [

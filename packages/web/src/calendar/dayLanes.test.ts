@@ -62,11 +62,19 @@ describe('a day in lanes', () => {
     expect(hoursShown(lanes('captain', '2026-06-20'))).toEqual({ from: 0, to: 20 });
   });
   it('moves a trip by quarters of an hour within its day', () => {
-    const bar = { fromMin: 330, toMin: 660 };
+    const bar = { fromMin: 330, toMin: 660, whole: true };
     expect(movedTo(bar, 52)).toEqual({ from: '06:15', to: '11:45' });
     expect(movedTo(bar, -330)).toEqual({ from: '00:00', to: '05:30' });
     expect(movedTo(bar, -345)).toBeNull();
     expect(movedTo(bar, 780)).toBeNull();
     expect(movedTo(bar, 7)).toEqual({ from: '05:30', to: '11:00' });
+  });
+  it('leaves the hours of a trip that is cut at midnight, whose bar does not hold them', () => {
+    for (const date of ['2026-06-19', '2026-06-20']) {
+      const bar = lanes('boat', date)[2]?.bars[0];
+      if (!bar) throw new Error(`the night's trip does not stand on ${date}`);
+      expect(movedTo(bar, -60)).toBeNull();
+      expect(movedTo(bar, 60)).toBeNull();
+    }
   });
 });

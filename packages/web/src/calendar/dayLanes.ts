@@ -10,6 +10,8 @@ export interface Bar {
   /** Minutes after midnight, cut at the day's ends. */
   readonly fromMin: number;
   readonly toMin: number;
+  /** False where the trip was cut at midnight: its hours are not those of its bar. */
+  readonly whole: boolean;
   /** Row within its lane: trips that overlap stand below one another. */
   readonly row: number;
 }
@@ -47,9 +49,10 @@ export function lanesOf(
         const [starts, ends] = [Date.parse(trip.startsAt), Date.parse(trip.endsAt)];
         const fromMin = localDate(starts, zone) < date ? 0 : minutes(localTime(starts, zone));
         const toMin = localDate(ends, zone) > date ? DAY_MIN : minutes(localTime(ends, zone));
+        const whole = localDate(starts, zone) === date && localDate(ends - 1, zone) === date;
         let row = 0;
         while (bars.some((b) => b.row === row && b.toMin > fromMin)) row++;
-        bars.push({ trip, fromMin, toMin, row });
+        bars.push({ trip, fromMin, toMin, whole, row });
       }
       return { id, name, bars, rows: Math.max(1, ...bars.map((b) => b.row + 1)) };
     });
@@ -63,9 +66,9 @@ export function hoursShown(lanes: readonly Lane[]): { readonly from: number; rea
   return { from: Math.max(0, from), to: Math.min(24, to) };
 }
 
-/** Clock times of a trip that is moved by some minutes; null where it would leave its day. */
-export function movedTo(bar: Pick<Bar, 'fromMin' | 'toMin'>, byMin: number): { from: string; to: string } | null {
+/** Clock times of a trip that is moved by some minutes; null where it would leave its day, or is in two. */
+export function movedTo(bar: Pick<Bar, 'fromMin' | 'toMin' | 'whole'>, byMin: number): { from: string; to: string } | null {
   const step = Math.round(byMin / STEP_MIN) * STEP_MIN;
   const [from, to] = [bar.fromMin + step, bar.toMin + step];
-  return from < 0 || to >= DAY_MIN ? null : { from: clockOf(from), to: clockOf(to) };
+  return !bar.whole || from < 0 || to >= DAY_MIN ? null : { from: clockOf(from), to: clockOf(to) };
 }
