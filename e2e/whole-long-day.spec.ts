@@ -137,6 +137,7 @@ test('five stops, three switches, a drift, fourteen fish with three photos, and 
   await keptForOffline(page);
   // The crew's wall, open all day in the office.
   await office.goto('/');
+  await expect(office.getByRole('heading', { name: 'Today' })).toBeVisible({ timeout: 30_000 });
   await loseSignal(context);
 
   const entered: Entered[] = [];

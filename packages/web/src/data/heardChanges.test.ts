@@ -21,6 +21,12 @@ describe('changes that a screen hears', () => {
     // The stream was lost for a while and is open again.
     expect(heard.take(listening('14'))).toEqual(TOPIC_NAMES);
   });
+  it('are all read when the first count comes after a line that was not there', () => {
+    const heard = heardChanges();
+    heard.lost();
+    expect(heard.take(listening('7'))).toEqual(TOPIC_NAMES);
+    expect(heard.take(listening('7'))).toEqual([]);
+  });
   it('are not read twice, and not when the stream is opened again with nothing new', () => {
     const heard = heardChanges();
     heard.take(listening('7'));

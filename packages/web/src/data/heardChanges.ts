@@ -4,6 +4,8 @@ import { TOPIC_NAMES, type Topic } from '@bluffwind/contract/topics';
 export interface Heard {
   /** Takes an event in. @returns Topics to read again: all where a change was missed, none where all of it is shown already. */
   take(event: { readonly type: string; readonly data: string }): readonly Topic[];
+  /** The stream was lost, or never came: what a screen has read before it is there again may be old. */
+  lost(): void;
 }
 
 /**
@@ -12,14 +14,18 @@ export interface Heard {
  */
 export function heardChanges(): Heard {
   let shown: number | null = null;
+  let missed = false;
   return {
+    lost: () => {
+      missed = true;
+    },
     take({ type, data }) {
       const [count = '', topics = ''] = data.split(' ');
       const version = count === '' ? null : Number(count);
       const before = shown;
       if (version !== null && before !== null && version <= before) return [];
       shown = version ?? before;
-      if (before === null) return type === 'listening' ? [] : TOPIC_NAMES;
+      if (before === null) return type === 'listening' && !missed ? [] : TOPIC_NAMES;
       return version === before + 1 && topics !== '' ? TOPIC_NAMES.filter((t) => topics.split(',').includes(t)) : TOPIC_NAMES;
     },
   };
