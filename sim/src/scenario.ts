@@ -175,6 +175,12 @@ function greywether(seed: number, uuid: () => string): OutfitScenario {
       waveLimitM: 0.8,
       tankL: 95,
       burnLph: 24,
+      checks: ['Anchor shackle wired', 'Livewell pump tried'],
+      gear: [
+        { what: 'Flares, 6 red', endsOn: '2026-08-10' },
+        { what: 'Fire extinguisher', endsOn: '2027-04-30' },
+        { what: 'Anchor, 6 m chain, 60 m line', endsOn: null },
+      ],
     },
     {
       id: uuid(),

@@ -1,3 +1,4 @@
+import { gearAboard } from './aboard';
 import { DISTURBANCES } from '@bluffwind/core/turn/disturbances';
 import { z } from 'zod';
 import { id, instant, lengthKind } from './ids';
@@ -133,8 +134,8 @@ export const deckEntry = z.discriminatedUnion('kind', [
     .object({
       ...base,
       kind: z.literal('depart'),
-      done: z.array(z.string().min(1).max(60)).max(40),
-      left: z.array(z.string().min(1).max(60)).max(40),
+      done: z.array(z.string().min(1).max(140)).max(120),
+      left: z.array(z.string().min(1).max(140)).max(120),
       signedBy: z.string().trim().min(1, 'sign with a name').max(120),
       dueAt: instant,
       ashore: z.string().trim().max(200),
@@ -277,6 +278,8 @@ export const deckPack = z.object({
   stops: z.array(deckStop),
   /** The list before leaving as it was signed; absent in packs that were kept before there was one. */
   departure: departureSigned.nullable().optional(),
+  /** What lies aboard, and the boat's own lines of that list; absent in packs that were kept before boats had them. */
+  aboard: z.object({ checks: z.array(z.string()), gear: z.array(gearAboard) }).optional(),
   /** What the trip compares on its rods; absent in packs that were kept before it could. */
   trial: trialPlan.nullable().optional(),
   /** The rest of the day as it was laid anew on deck, and when; absent in packs that were kept before it was told to the crew. */

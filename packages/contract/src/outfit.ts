@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { gearAboard } from './aboard';
 import { id, lengthKind } from './ids';
 
 export const boat = z.object({
@@ -17,6 +18,8 @@ export const boat = z.object({
   waveLimitM: z.number().nullable(),
   tankL: z.number(),
   burnLph: z.number(),
+  checks: z.array(z.string()),
+  gear: z.array(gearAboard),
 });
 
 export const species = z.object({

@@ -1,5 +1,6 @@
 // A whole outfit as one file: how the demo's world, or a backup from elsewhere, is loaded.
 import { z } from 'zod';
+import { gearAboard } from './aboard';
 import { featureEdit, mark, position } from './grounds';
 import { date, id, instant, lengthKind } from './ids';
 import { hazard } from './risk';
@@ -91,6 +92,8 @@ const outfitScenario = z.object({
       waveLimitM: z.number().positive().nullable(),
       tankL: z.number().positive(),
       burnLph: z.number().positive(),
+      checks: z.array(z.string()).optional(),
+      gear: z.array(gearAboard).optional(),
     }),
   ),
   waters: z.array(water),

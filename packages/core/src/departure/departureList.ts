@@ -8,6 +8,10 @@ export interface Leaving {
   readonly dark: boolean;
   /** Whether somebody has told of his health. */
   readonly medical: boolean;
+  /** The boat's own lines, as its captain wrote them. */
+  readonly own?: readonly string[];
+  /** Things aboard whose last day has passed. */
+  readonly ended?: readonly string[];
 }
 
 export interface ListItem {
@@ -20,7 +24,7 @@ export interface ListItem {
  * What is gone through before the lines are cast off, in the order in which it is done.
  * Usual practice; local rules, the licensed captain's judgement and the makers' instructions come first.
  */
-export function departureList({ afloat, children, nonSwimmers, dark, medical }: Leaving): ListItem[] {
+export function departureList({ afloat, children, nonSwimmers, dark, medical, own = [], ended = [] }: Leaving): ListItem[] {
   const items: (ListItem | false)[] = [
     afloat && { key: 'plug', what: 'Drain plug in, bilge dry, pump tried' },
     afloat && { key: 'lanyard', what: 'Engine cut-off lanyard on the helm’s wrist' },
@@ -38,6 +42,8 @@ export function departureList({ afloat, children, nonSwimmers, dark, medical }: 
     { key: 'weather', what: 'Weather looked at within the hour' },
     { key: 'plan-ashore', what: 'Somebody ashore knows where to and when back' },
     medical && { key: 'medical', what: 'What guests told of their health was read' },
+    ...ended.map((what) => ({ key: `ended ${what}`, what: `${what}: its day has passed; put a new one aboard` })),
+    ...own.map((what) => ({ key: `own ${what}`, what })),
     { key: 'talk', what: 'Client talk given' },
   ];
   return items.filter((i) => i !== false);

@@ -1,10 +1,12 @@
 // Tonight and tomorrow at a glance: trips by boat, what is not ready, what has changed since a plan was made, boats that are overdue.
 import { type Board, board } from '@bluffwind/contract/trips';
+import { endingWords, gearEnding } from '@bluffwind/core/departure/gearEnding';
 import { addDays, DAY, localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, IsNull } from 'typeorm';
 import { openTicks } from '../brief/kept';
 import { unreadBriefs } from '../brief/unread';
+import { BoatEntity } from '../db/entities/outfit';
 import { endingPapers, paperWords } from '../crew/papers';
 import type { Deps } from '../http/context';
 import type { Who } from '../http/who';
@@ -58,6 +60,8 @@ export function boardRoutes({ clock }: Deps) {
         });
       for (const p of await endingPapers(entities, date, who.role === 'owner' ? null : who.personId))
         open.push({ tripId: null, text: paperWords(p, date) });
+      for (const b of await entities.findBy(BoatEntity, { retiredAt: IsNull() }))
+        for (const g of gearEnding(b.gear, date)) open.push({ tripId: null, text: `${b.name}: ${endingWords(g, date)}` });
       const overdue = await overdueBoats(entities, now);
       for (const o of overdue)
         open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: it was to be back at ${saidTime(o.dueAt.getTime(), zone)}` });

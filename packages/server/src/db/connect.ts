@@ -30,6 +30,7 @@ import { ReportLook1780000000026 } from './migrations/0026-report-look';
 import { BoatInWaves1780000000027 } from './migrations/0027-boat-in-waves';
 import { WaterPictures1780000000028 } from './migrations/0028-water-pictures';
 import { Passkeys1780000000029 } from './migrations/0029-passkeys';
+import { Aboard1780000000030 } from './migrations/0030-aboard';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -62,6 +63,7 @@ const MIGRATIONS = [
   BoatInWaves1780000000027,
   WaterPictures1780000000028,
   Passkeys1780000000029,
+  Aboard1780000000030,
 ];
 
 /** What a pool of connections may do. */

@@ -11,6 +11,7 @@ import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
 import { DepartureEntity, TrialEntity, TripRestEntity } from '../db/entities/day';
 import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
+import { BoatEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
 import { router } from '../http/routes';
@@ -43,6 +44,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
       const desk = await loadDesk(entities, trip, clock.now(), who.role, { aboard: await isAboard(entities, trip, who) });
       const ranking = rankTrip(inputsOf(desk), { aboard: desk.aboard ?? undefined });
       const water = found(await entities.findOneBy(WaterEntity, { id: trip.waterId }), 'water');
+      const { checks, gear } = found(await entities.findOneBy(BoatEntity, { id: trip.boatId }), 'boat');
       const [view] = await tripViews(entities, [trip], who);
       const tripSpecies = found(view, 'trip').species.map((s) => s.id);
       const species = await entities.find(SpeciesEntity, { where: { habitat: water.kind }, order: { name: 'ASC' } });
@@ -93,6 +95,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
         ruleZone: water.ruleZone,
         water: desk.water,
         boat: desk.boat,
+        aboard: { checks, gear },
         party: desk.party,
         legs: legs.map((l, i) => ({
           spotId: l.spotId,

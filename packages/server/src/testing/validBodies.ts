@@ -50,6 +50,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/password/forgotten': { email: 'nobody@crew.example' },
     '/laid-aside/try': { id: randomUUID() },
     '/boats/{id}/limits': { windLimitMps: 10, gustLimitMps: 12, waveLimitM: 0.8 },
+    '/boats/{id}/aboard': { checks: ['Anchor shackle wired'], gear: [{ what: 'Flares', endsOn: '2027-03-31' }] },
     '/boats/{id}/refills': { id: randomUUID(), at: iso(TEST_NOW) },
     '/waters/{id}/readings': { id: randomUUID(), variable: 'clarityM', at: iso(TEST_NOW - 60_000), value: 2, spotId: null, note: '' },
     '/brief/{date}/words': { tripId: null, text: 'Fog early.' },

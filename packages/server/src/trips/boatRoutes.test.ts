@@ -40,6 +40,36 @@ describe('the limits of a boat', () => {
   });
 });
 
+describe('what lies aboard a boat', () => {
+  const aboard = {
+    checks: ['Anchor shackle wired'],
+    gear: [
+      { what: 'Flares', endsOn: '2026-06-01' },
+      { what: 'Raft', endsOn: '2030-06-01' },
+    ],
+  };
+
+  it('is the captain’s to say, comes to the phone of the trip, and what ends stands on the Board of all', async () => {
+    expect((await mate.post(`/boats/${boat().id}/aboard`, aboard)).status).toBe(403);
+    expect((await captain.post(`/boats/${h.other.boats[0]?.id}/aboard`, aboard)).status).toBe(404);
+    expect((await captain.post(`/boats/${boat().id}/aboard`, aboard)).status).toBe(200);
+    const trip = h.mine.trips.find((t) => t.boatId === boat().id);
+    expect((await mate.get(`/deck/${trip?.id}`)).body.aboard).toEqual(aboard);
+    const said = (await mate.get('/board')).body.open.map((o: { text: string }) => o.text);
+    expect(said.filter((t: string) => t.startsWith(boat().name) && t.includes('Flares: ended on'))).toHaveLength(1);
+    expect(said.join(' ')).not.toContain('Raft');
+  });
+  it('stays as it was when the boat itself is changed, and is refused with a line twice', async () => {
+    const { id, name, hull, seats, speedMps, draughtM, windLimitMps, waveLimitM, tankL, burnLph } = boat();
+    const whole = { id, name, hull, seats, speedMps, draughtM, windLimitMps, gustLimitMps: null, waveLimitM, tankL, burnLph };
+    expect(await captain.post('/boats', whole)).toMatchObject({ status: 200 });
+    const [row] = await h.owner.query('select checks, gear from boat where id = $1', [id]);
+    expect(row).toEqual(aboard);
+    const twice = await captain.post(`/boats/${id}/aboard`, { ...aboard, checks: ['Pump', 'pump'] });
+    expect(twice).toMatchObject({ status: 400, body: { fields: [{ field: 'checks' }] } });
+  });
+});
+
 describe('the fuel of a boat’s day', () => {
   it('counts its other trips with their run home, until somebody fills the tank', async () => {
     const first = h.mine.trips.at(-1) as Harness['mine']['trips'][number];

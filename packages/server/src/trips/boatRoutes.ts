@@ -1,4 +1,5 @@
 // A boat's limits as the crew sets them, and its tank filled up.
+import { aboardEdit } from '@bluffwind/contract/aboard';
 import { id } from '@bluffwind/contract/ids';
 import { boatEdit } from '@bluffwind/contract/outfit';
 import { boatLimitsEdit, newRefill } from '@bluffwind/contract/risk';
@@ -72,6 +73,23 @@ export function boatRoutes({ clock }: Deps) {
         from: { windLimitMps, gustLimitMps, waveLimitM },
         to: body,
       });
+      return { ok: true as const };
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/boats/{id}/aboard',
+      request: { params: byId, ...jsonBody(aboardEdit) },
+      responses: answers(done, 'Stored'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const { id: boatId, checks: had, gear } = found(await entities.findOneBy(BoatEntity, { id: c.req.valid('param').id }), 'boat');
+      const body = c.req.valid('json');
+      await entities.update(BoatEntity, { id: boatId }, body);
+      await audit(entities, c.get('who'), clock.now(), 'change what is aboard', 'boat', boatId, { from: { checks: had, gear }, to: body });
       return { ok: true as const };
     },
   );

@@ -8,6 +8,7 @@ import { amount } from '../data/units';
 import { useSave } from '../data/useSave';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault } from '../ui/parts';
+import { AboardDialog } from './AboardDialog';
 import { BoatDialog } from './BoatDialog';
 import { InstrumentsDialog } from './InstrumentsDialog';
 
@@ -50,6 +51,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
   const { data: outfit } = useQuery(outfitQuery);
   const [edited, setEdited] = useState<{ readonly boat: BoatEdit; readonly isNew: boolean } | null>(null);
   const [wired, setWired] = useState<Boat | null>(null);
+  const [loaded, setLoaded] = useState<Boat | null>(null);
   const [ask, question] = useAsk();
   const retire = useSave<Boat>({
     send: (b) => post(`/boats/${b.id}/retire`),
@@ -94,6 +96,9 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
                     Instruments
                   </Button>
                 )}
+                <Button onClick={() => setLoaded(b)} aria-label={`What lies aboard ${b.name}`}>
+                  Aboard
+                </Button>
                 <Button onClick={() => setEdited({ boat: b, isNew: false })} aria-label={`Change ${b.name}`}>
                   Change
                 </Button>
@@ -117,6 +122,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
         ))}
       </ul>
       {wired && <InstrumentsDialog boat={wired} onClose={() => setWired(null)} />}
+      <AboardDialog key={loaded?.id ?? 'none'} boat={loaded} onClose={() => setLoaded(null)} />
       <BoatDialog edited={edited} touches={TOUCHES} onClose={() => setEdited(null)} />
     </div>
   );

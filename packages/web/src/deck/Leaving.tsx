@@ -1,6 +1,7 @@
 import { clientTalk, departureList } from '@bluffwind/core/departure/departureList';
+import { endingWords } from '@bluffwind/core/departure/gearEnding';
 import { darkWithin } from '@bluffwind/core/sky/darkWithin';
-import { HOUR, MINUTE } from '@bluffwind/core/units/time';
+import { HOUR, localDate, MINUTE } from '@bluffwind/core/units/time';
 import { useState } from 'react';
 import { clock } from '../ui/format';
 import { leavingTicks } from './leavingTicks';
@@ -22,6 +23,8 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
     nonSwimmers: pack.party.nonSwimmers,
     dark: darkWithin(from, to, pack.water.lat, pack.water.lon),
     medical: pack.trip.guests.some((g) => g.medicalNote),
+    own: pack.aboard?.checks ?? [],
+    ended: (pack.aboard?.gear ?? []).filter((g) => g.endsOn !== null && g.endsOn < localDate(from, pack.zone)).map((g) => g.what),
   };
   const list = departureList(leaving);
   const ticks = leavingTicks(pack.trip.id);
@@ -31,7 +34,7 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
   const [name, setName] = useState(pack.trip.captain.name);
   const [again, setAgain] = useState(false);
   const signed = state.departure;
-  const what = (key: string) => list.find((i) => i.key === key)?.what ?? key;
+  const what = (key: string) => list.find((i) => i.key === key)?.what ?? key.replace(/^(own|ended) /, '');
   if (signed && !again)
     return (
       <section className="mt-4 border-l-4 border-kelp bg-kelp-pale px-3 py-2" data-signed aria-label="The list before leaving">
@@ -74,6 +77,16 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
           </li>
         ))}
       </ul>
+      {pack.aboard && pack.aboard.gear.length > 0 && (
+        <details className="border-t border-line py-2" data-aboard>
+          <summary className="min-h-[56px] cursor-pointer underline underline-offset-4">What lies aboard</summary>
+          <ul className="list-disc pl-6 text-[0.93rem]">
+            {pack.aboard.gear.map((g) => (
+              <li key={g.what}>{endingWords(g, localDate(from, pack.zone))}</li>
+            ))}
+          </ul>
+        </details>
+      )}
       <details className="border-t border-line py-2" data-talk>
         <summary className="min-h-[56px] cursor-pointer underline underline-offset-4">The client talk</summary>
         <ul className="list-disc pl-6 text-[0.93rem]">

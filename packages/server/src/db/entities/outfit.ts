@@ -1,3 +1,4 @@
+import type { GearAboard } from '@bluffwind/contract/aboard';
 import type { OwnSettings } from '@bluffwind/contract/auth';
 import { EntitySchema } from 'typeorm';
 
@@ -113,6 +114,10 @@ export interface BoatRow {
   /** What it shows to the wind, and to the water across its drift, m2; null until somebody has said or timed it. */
   windageM2: number | null;
   hullM2: number | null;
+  /** Lines of its own for the list before leaving. */
+  checks: string[];
+  /** What lies aboard, with the last day of what ends. */
+  gear: GearAboard[];
   retiredAt: Date | null;
 }
 export const BoatEntity = new EntitySchema<BoatRow>({
@@ -136,6 +141,8 @@ export const BoatEntity = new EntitySchema<BoatRow>({
     burnLph: { type: 'double precision', name: 'burn_lph' },
     windageM2: { type: 'double precision', name: 'windage_m2', nullable: true },
     hullM2: { type: 'double precision', name: 'hull_m2', nullable: true },
+    checks: { type: 'text', array: true, default: [] },
+    gear: { type: 'jsonb', default: [] },
     retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
   },
 });

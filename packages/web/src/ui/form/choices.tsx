@@ -59,13 +59,24 @@ export function SeveralField({
 }
 
 /** A calendar date. */
-export function DayField({ name, label, className = '' }: { readonly name: string; readonly label: string; readonly className?: string }) {
+export function DayField({
+  name,
+  label,
+  none,
+  className = '',
+}: {
+  readonly name: string;
+  readonly label: string;
+  /** What is shown where the day is left open; one that must be chosen has none. */
+  readonly none?: string;
+  readonly className?: string;
+}) {
   const id = useId();
   const { field, fieldState } = useController({ name });
   return (
     <div className={`flex min-w-0 flex-col gap-0.5 ${className}`}>
       <label htmlFor={id}>{label}</label>
-      <DayPick id={id} label={label} value={field.value as string} onPick={field.onChange} />
+      <DayPick id={id} label={label} value={field.value as string} onPick={field.onChange} {...(none === undefined ? {} : { none })} />
       {fieldState.error?.message && (
         <p role="alert" className="text-[0.87rem] text-rust">
           {fieldState.error.message}
