@@ -11,14 +11,14 @@ import { ensurePackages } from './packages.mjs';
 
 await main(async () => {
   await ensurePackages();
-  const { buildServer, buildWeb } = await import('./build.mjs');
+  const { buildSample, buildServer, buildWeb, SAMPLE } = await import('./build.mjs');
   const server = path.join(ROOT, 'dist', 'server.mjs');
   const webRoot = path.join(ROOT, 'packages', 'web', 'dist');
   const own = process.env.DATABASE_URL ? null : await ownDatabase();
   let demo = null;
   try {
     say('Building ...');
-    await buildServer();
+    await Promise.all([buildServer(), buildSample()]);
     if (!existsSync(path.join(webRoot, 'index.html')) || process.argv.includes('--build')) await buildWeb();
     const { DATABASE_URL, DATABASE_OWNER_URL } = own?.env ?? process.env;
     if (DATABASE_OWNER_URL) {
@@ -29,7 +29,16 @@ await main(async () => {
     const child = spawn(...endsWithUs(process.execPath, [server, 'serve']), {
       stdio: 'inherit',
       cwd: ROOT,
-      env: { NODE_ENV: 'production', ...FEW_ARENAS, ...process.env, ...own?.env, WEB_ROOT: webRoot, BLUFFWIND_DEMO: 'no', ...demo?.env },
+      env: {
+        NODE_ENV: 'production',
+        ...FEW_ARENAS,
+        ...process.env,
+        ...own?.env,
+        WEB_ROOT: webRoot,
+        SAMPLE,
+        BLUFFWIND_DEMO: 'no',
+        ...demo?.env,
+      },
     });
     for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill('SIGTERM'));
     process.exitCode = await new Promise((resolve) => child.on('exit', (code) => resolve(code ?? 1)));

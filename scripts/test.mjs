@@ -72,9 +72,9 @@ async function unit(bin) {
 }
 
 async function browser(chromium) {
-  const { buildLab, buildServer, buildSim, buildWeb } = await import('./build.mjs');
+  const { buildLab, buildSample, buildServer, buildWeb } = await import('./build.mjs');
   say('Building for the browser tests ...');
-  await Promise.all([buildServer(), buildSim(), buildLab()]);
+  await Promise.all([buildServer(), buildSample(), buildLab()]);
   await buildWeb();
   rmSync(path.join(ROOT, 'test-results'), { recursive: true, force: true });
   const wanted = process.argv.slice(3);
@@ -178,7 +178,14 @@ async function ordersOf(name, world, line) {
       rmSync(clusterFolder(cluster), { recursive: true, force: true });
     },
     '/empty': async () => {
-      empty = await startWorld({ name: `${name}-empty`, reset: true, durable: false, empty: true, quiet: true, more: { SIGN_UP: 'open' } });
+      empty = await startWorld({
+        name: `${name}-empty`,
+        reset: true,
+        durable: false,
+        empty: true,
+        quiet: true,
+        more: { SIGN_UP: 'open', SAMPLE: path.join(ROOT, 'dist', 'sample.json') },
+      });
       return { url: empty.url };
     },
     '/empty/end': async () => {

@@ -168,5 +168,7 @@ export const beginnings = z.object({
   trips: z.int(),
   plans: z.int(),
   stops: z.int(),
+  /** The sample water while it is there; 'none' where one can be added, null where this server ships none. Of none of the counts. */
+  sample: z.union([z.object({ water: z.string(), boat: z.string() }), z.literal('none')]).nullable(),
 });
 export type Beginnings = z.infer<typeof beginnings>;

@@ -74,7 +74,7 @@ const trip = z.object({
   stops: z.array(stop),
 });
 
-const outfitScenario = z.object({
+export const outfitScenario = z.object({
   outfit: z.object({ id, name: z.string(), zone: z.string() }),
   people: z.array(
     z.object({ id, name: z.string(), email: z.email(), password: z.string().min(8), role: z.enum(['owner', 'captain', 'mate']) }),

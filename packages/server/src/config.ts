@@ -16,6 +16,7 @@ const schema = z
       .regex(/^[^:]+:\d+$/, 'expected host:port')
       .optional(),
     WEB_ROOT: z.string().optional(),
+    SAMPLE: z.string().optional(),
     SECURE_COOKIES: z.enum(['yes', 'no']).optional(),
     TRUST_PROXY: z.enum(['yes', 'no']).default('no'),
     LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
@@ -51,6 +52,8 @@ export interface Config {
   readonly stationUrl: string | null;
   /** host:port of boat instruments that have no address of their own. */
   readonly instrumentAddress: string | null;
+  /** File of the sample water; null offers none. */
+  readonly sample: string | null;
   /** Folder of the built web application; null serves the API alone. */
   readonly webRoot: string | null;
   /** Cookies over TLS only; so by default in production. */
@@ -94,6 +97,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     host: e.HOST,
     stationUrl: e.STATION_URL ?? null,
     instrumentAddress: e.INSTRUMENT_ADDRESS ?? null,
+    sample: e.SAMPLE ?? null,
     webRoot: e.WEB_ROOT ?? null,
     secureCookies: (e.SECURE_COOKIES ?? (env.NODE_ENV === 'production' ? 'yes' : 'no')) === 'yes',
     trustProxy: e.TRUST_PROXY === 'yes',

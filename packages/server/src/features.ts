@@ -16,6 +16,7 @@ import { rigs } from './rigs/feature';
 import { rules } from './rules/feature';
 import { trips } from './trips/feature';
 import { water } from './water/feature';
+import { sample } from './sample/feature';
 import type { Feature } from './feature';
 
 /** Every part of the server. */
@@ -38,4 +39,5 @@ export const FEATURES: readonly Feature[] = [
   board,
   log,
   keys,
+  sample,
 ];

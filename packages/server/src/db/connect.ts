@@ -31,6 +31,7 @@ import { BoatInWaves1780000000027 } from './migrations/0027-boat-in-waves';
 import { WaterPictures1780000000028 } from './migrations/0028-water-pictures';
 import { Passkeys1780000000029 } from './migrations/0029-passkeys';
 import { Aboard1780000000030 } from './migrations/0030-aboard';
+import { Sample1780000000031 } from './migrations/0031-sample';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -64,6 +65,7 @@ const MIGRATIONS = [
   WaterPictures1780000000028,
   Passkeys1780000000029,
   Aboard1780000000030,
+  Sample1780000000031,
 ];
 
 /** What a pool of connections may do. */

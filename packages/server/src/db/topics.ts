@@ -7,7 +7,7 @@ export type { Topic };
 /** Topics with the tables that each stands for. Tables of sign-in, of what was kept and of who did what belong to none. */
 export const TOPICS = {
   crew: ['outfit', 'person', 'paper', 'away', 'boat', 'client', 'family', 'presentation', 'species', 'rule'],
-  waters: ['water', 'chart_layer', 'ground_feature', 'survey', 'water_picture', 'import', 'station', 'instrument', 'dismissal'],
+  waters: ['water', 'chart_layer', 'ground_feature', 'survey', 'water_picture', 'sample', 'import', 'station', 'instrument', 'dismissal'],
   conditions: ['reading', 'forecast', 'forecast_member'],
   spots: ['spot', 'feeding'],
   log: ['stop', 'set', 'disturbance', 'catch', 'catch_told', 'sighting', 'trial', 'track_part', 'log_merge', 'log_merged', 'trip_rest'],

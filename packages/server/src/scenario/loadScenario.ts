@@ -41,9 +41,42 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     PersonEntity,
     o.people.map(({ password, ...p }) => ({ ...p, outfitId, passwordHash: hashes.get(password) as string, active: true })),
   );
+  await loadBoatsAndWaters(entities, outfitId, o, nowMs);
+  if (o.stations.length > 0) await entities.insert(StationEntity, own(o.stations));
+  await entities.insert(SpeciesEntity, own(o.species));
+  await entities.insert(FamilyEntity, own(o.families));
+  await entities.insert(
+    PresentationEntity,
+    own(o.presentations).map((p) => ({ ...p, active: true })),
+  );
+  await loadSpots(entities, outfitId, o);
+  if (o.clients.length > 0) await entities.insert(ClientEntity, own(o.clients));
+  if (o.rules.length > 0) await entities.insert(RuleEntity, own(o.rules) as never);
+  if (o.instruments.length > 0) await entities.insert(InstrumentEntity, own(o.instruments));
+  for (const { cellM, at, ...s } of o.surveys) {
+    const grid = gridded(s, cellM);
+    await entities.insert(SurveyEntity, { ...s, outfitId, source: 'file', madeAt: new Date(at), tideCorrected: true, grid: grid as never });
+  }
+  await loadReadings(entities, outfitId, o.crewReadings);
+  await loadTrips(entities, outfitId, o.trips, new Map(o.species.map((x) => [x.id, x.lengthKind])));
+}
+
+type World = Pick<OutfitScenario, 'boats' | 'waters' | 'spots'>;
+
+/** Boats, and waters with what is drawn on them. */
+export async function loadBoatsAndWaters(
+  entities: EntityManager,
+  outfitId: string,
+  o: Pick<World, 'boats' | 'waters'>,
+  nowMs: number,
+): Promise<void> {
   await entities.insert(
     BoatEntity,
-    own(o.boats).map((b) => ({ ...b, gustLimitMps: b.gustLimitMps ?? (b.windLimitMps === null ? null : GUST_FACTOR * b.windLimitMps) })),
+    o.boats.map((b) => ({
+      ...b,
+      outfitId,
+      gustLimitMps: b.gustLimitMps ?? (b.windLimitMps === null ? null : GUST_FACTOR * b.windLimitMps),
+    })),
   );
   for (const { bed, marks, features, ...water } of o.waters) {
     await entities.insert(WaterEntity, { ...water, outfitId });
@@ -60,13 +93,10 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     }));
     if (drawn.length > 0) await entities.insert(FeatureEntity, drawn as never);
   }
-  if (o.stations.length > 0) await entities.insert(StationEntity, own(o.stations));
-  await entities.insert(SpeciesEntity, own(o.species));
-  await entities.insert(FamilyEntity, own(o.families));
-  await entities.insert(
-    PresentationEntity,
-    own(o.presentations).map((p) => ({ ...p, active: true })),
-  );
+}
+
+/** Spots with the water that lies open before each. */
+export async function loadSpots(entities: EntityManager, outfitId: string, o: Pick<World, 'waters' | 'spots'>): Promise<void> {
   const spots = o.spots.map((s) => {
     const bed = o.waters.find((w) => w.id === s.waterId)?.bed;
     if (!bed) throw new Error(`spot ${s.name}: its water is not in the file`);
@@ -79,15 +109,6 @@ async function loadOutfit(entities: EntityManager, o: OutfitScenario, nowMs: num
     };
   });
   await entities.insert(SpotEntity, spots);
-  if (o.clients.length > 0) await entities.insert(ClientEntity, own(o.clients));
-  if (o.rules.length > 0) await entities.insert(RuleEntity, own(o.rules) as never);
-  if (o.instruments.length > 0) await entities.insert(InstrumentEntity, own(o.instruments));
-  for (const { cellM, at, ...s } of o.surveys) {
-    const grid = gridded(s, cellM);
-    await entities.insert(SurveyEntity, { ...s, outfitId, source: 'file', madeAt: new Date(at), tideCorrected: true, grid: grid as never });
-  }
-  await loadReadings(entities, outfitId, o.crewReadings);
-  await loadTrips(entities, outfitId, o.trips, new Map(o.species.map((x) => [x.id, x.lengthKind])));
 }
 
 async function loadReadings(entities: EntityManager, outfitId: string, readings: OutfitScenario['crewReadings']): Promise<void> {
@@ -103,7 +124,8 @@ async function loadReadings(entities: EntityManager, outfitId: string, readings:
   });
 }
 
-async function loadTrips(
+/** Trips with their stops, what was fished and what came. @param measuredBy - How each species is measured. */
+export async function loadTrips(
   entities: EntityManager,
   outfitId: string,
   trips: OutfitScenario['trips'],

@@ -419,3 +419,21 @@ export const PasskeyEntity = new EntitySchema<PasskeyRow>({
     lastUsedAt: { type: 'timestamptz', name: 'last_used_at', nullable: true },
   },
 });
+
+export interface SampleRow {
+  outfitId: string;
+  waterId: string;
+  boatId: string;
+  madeAt: Date;
+  madeBy: string;
+}
+export const SampleEntity = new EntitySchema<SampleRow>({
+  name: 'sample',
+  columns: {
+    outfitId: { type: 'uuid', primary: true, name: 'outfit_id' },
+    waterId: { type: 'uuid', name: 'water_id' },
+    boatId: { type: 'uuid', name: 'boat_id' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+    madeBy: { type: 'uuid', name: 'made_by' },
+  },
+});
