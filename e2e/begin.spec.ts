@@ -333,6 +333,40 @@ test('a lake guide brings shore, soundings, waypoints, two seasons and a forecas
   await context.close();
 });
 
+test('an owner who has nothing yet looks at a sample lake, plans on it, and takes it out whole', async ({ browser }) => {
+  const context = await browser.newContext({
+    baseURL: url,
+    locale: 'en-GB',
+    timezoneId: HERE.zone,
+    viewport: { width: 1280, height: 800 },
+  });
+  const page = await context.newPage();
+  const d = new Doer(page);
+  await page.goto('/begin');
+  await d.fill('Name of the outfit', 'Otter Pool Guiding');
+  await d.fill('Your name', 'Ansa Reed');
+  await d.fill('Your e-mail', 'ansa@otterpool.example');
+  await d.fill('Password', PASSWORD);
+  await d.button('Make the outfit');
+  await d.button('Add the sample lake');
+  await expect(page.getByText('Lake Ansgar (sample) is here to look at')).toBeVisible({ timeout: 30_000 });
+  await expectAccessible(page);
+  // The first evening still counts what is one's own: nothing.
+  await expect(page.getByText('Five things, in any order')).toBeVisible();
+  await page.goto('/calendar');
+  await layAndKeep(d);
+  await expect(page.locator('[data-call]').first()).toContainText(/ fish in /);
+  await page.goto('/');
+  await d.button('Take the sample out');
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Take it out', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Add the sample lake' })).toBeVisible({ timeout: 30_000 });
+  await page.goto('/log');
+  await expect(page.getByText('Ansgar')).toHaveCount(0);
+  await page.goto('/crew?tab=boats');
+  await expect(page.getByText(/No boat yet/)).toBeVisible();
+  await context.close();
+});
+
 /** Opens an invitation on another browser, which knows nothing of the first. */
 async function comeIn(browser: import('@playwright/test').Browser, link: string): Promise<void> {
   const other = await browser.newContext({ viewport: { width: 390, height: 844 } });

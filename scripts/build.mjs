@@ -29,6 +29,7 @@ export async function buildNode(name, entry) {
       '--external:ical-generator',
       '--external:pdfkit',
       '--external:nodemailer',
+      '--external:web-push',
       '--external:smtp-server',
       '--external:dejavu-fonts-ttf',
       '--external:hono',

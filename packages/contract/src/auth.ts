@@ -42,6 +42,8 @@ export const ownSettings = z
     keys: z.boolean(),
     /** What is written to him by mail, where a mail server is set up. */
     mail: z.object({ overdue: z.boolean(), brief: z.boolean() }).strict().default({ overdue: true, brief: false }),
+    /** What his devices show though no page is open, where he has added them. */
+    push: z.object({ overdue: z.boolean(), brief: z.boolean() }).strict().default({ overdue: true, brief: true }),
   })
   .strict();
 export type OwnSettings = z.infer<typeof ownSettings>;

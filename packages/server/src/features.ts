@@ -16,6 +16,7 @@ import { rigs } from './rigs/feature';
 import { rules } from './rules/feature';
 import { trips } from './trips/feature';
 import { water } from './water/feature';
+import { push } from './push/feature';
 import { sample } from './sample/feature';
 import type { Feature } from './feature';
 
@@ -40,4 +41,5 @@ export const FEATURES: readonly Feature[] = [
   log,
   keys,
   sample,
+  push,
 ];

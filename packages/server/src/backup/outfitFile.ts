@@ -22,6 +22,7 @@ const LEFT_OUT = [
   'second_factor',
   'recovery_code',
   'passkey',
+  'push_device',
   'program_key',
   'brief_kept',
   'outfit_version',

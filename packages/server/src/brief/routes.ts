@@ -11,6 +11,7 @@ import type { EntityManager } from 'typeorm';
 import type { Who } from '../http/who';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
+import { devicesFor } from '../push/devicesFor';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { keptParts, makeParts } from './kept';
 import { briefPdf } from './briefPdf';
@@ -102,8 +103,12 @@ export function briefRoutes({ clock, source, jobs }: Deps) {
           );
           const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
           await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
-          for (const personId of await wantsBrief(entities, day, await zoneOf(entities, who.outfitId)))
+          const out = await goingOut(entities, day, await zoneOf(entities, who.outfitId));
+          for (const { id: personId } of out.filter((p) => p.byMail))
             await jobs.send(entities, 'mail', { kind: 'brief', outfitId: who.outfitId, date: day, personId });
+          const others = out.map((p) => p.id).filter((id) => id !== who.personId);
+          for (const deviceId of await devicesFor(entities, others, 'brief'))
+            await jobs.send(entities, 'push', { kind: 'brief', outfitId: who.outfitId, date: day, deviceId });
           return presentBrief(entities, day, who, parts);
         },
         who,
@@ -162,15 +167,14 @@ export function briefRoutes({ clock, source, jobs }: Deps) {
   return app;
 }
 
-/** Who goes out on a date and wants its brief by mail. */
-async function wantsBrief(entities: EntityManager, date: string, zone: string): Promise<string[]> {
+/** Who goes out on a date, and whether he wants its brief by mail. */
+async function goingOut(entities: EntityManager, date: string, zone: string): Promise<{ id: string; byMail: boolean }[]> {
   const trips = (await tripsOn(entities, date, zone)).map((t) => t.id);
-  const rows: { id: string }[] = await entities.query(
-    `select distinct p.id from person p join trip t on t.id = any($1::uuid[]) left join trip_mate m on m.trip_id = t.id
-     where p.active and p.id in (t.captain_id, m.person_id) and coalesce((p.settings->'mail'->>'brief')::boolean, false)`,
+  return entities.query(
+    `select distinct p.id, coalesce((p.settings->'mail'->>'brief')::boolean, false) as "byMail" from person p join trip t on t.id = any($1::uuid[]) left join trip_mate m on m.trip_id = t.id
+     where p.active and p.id in (t.captain_id, m.person_id)`,
     [trips],
   );
-  return rows.map((r) => r.id);
 }
 
 /** The brief of a date as it last went out, or null when it did not, or went out before it was kept. */

@@ -32,6 +32,7 @@ import { WaterPictures1780000000028 } from './migrations/0028-water-pictures';
 import { Passkeys1780000000029 } from './migrations/0029-passkeys';
 import { Aboard1780000000030 } from './migrations/0030-aboard';
 import { Sample1780000000031 } from './migrations/0031-sample';
+import { Push1780000000032 } from './migrations/0032-push';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -66,6 +67,7 @@ const MIGRATIONS = [
   Passkeys1780000000029,
   Aboard1780000000030,
   Sample1780000000031,
+  Push1780000000032,
 ];
 
 /** What a pool of connections may do. */

@@ -26,6 +26,24 @@ export function isPublic(address: string): boolean {
   }
 }
 
+/** An address answered, and not with what was asked for. */
+export class Answered extends Error {
+  constructor(readonly status: number) {
+    super(`it answers ${status}`);
+  }
+}
+
+export interface Sent {
+  readonly headers: Readonly<Record<string, string>>;
+  readonly body: Buffer;
+}
+
+/** Sends something to an address; it is not followed elsewhere. Throws `Answered` where it is not taken, an Error where it did not get there. */
+export async function sendOutside(address: string, sent: Sent, terms: FetchTerms): Promise<void> {
+  const answer = await ask(readAddress(address), terms, sent);
+  if ('location' in answer) throw new Error('it sends us on');
+}
+
 /** Text that an address answers. Throws an Error in plain words where it cannot be had. */
 export async function fetchOutside(address: string, terms: FetchTerms): Promise<string> {
   let at = readAddress(address);
@@ -52,14 +70,18 @@ export function readAddress(text: string): URL {
 
 type Answer = { readonly text: string } | { readonly location: string };
 
-function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_BYTES }: FetchTerms): Promise<Answer> {
+function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_BYTES }: FetchTerms, sent?: Sent): Promise<Answer> {
   const refused = refusedHost(at.hostname, allowPrivate);
   if (refused) return Promise.reject(refused);
   const lookup = outsideLookup(allowPrivate);
   return new Promise((resolve, reject) => {
-    const request = (at.protocol === 'https:' ? https : http).get(
+    const request = (at.protocol === 'https:' ? https : http).request(
       at,
-      { lookup, headers: { 'user-agent': 'bluffwind', accept: 'application/json, text/csv, text/plain, */*;q=0.1' } },
+      {
+        lookup,
+        method: sent ? 'POST' : 'GET',
+        headers: { 'user-agent': 'bluffwind', accept: 'application/json, text/csv, text/plain, */*;q=0.1', ...sent?.headers },
+      },
       (response) => {
         const status = response.statusCode ?? 0;
         const { location } = response.headers;
@@ -68,9 +90,9 @@ function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_B
           resolve({ location });
           return;
         }
-        if (status !== 200) {
+        if (sent ? status < 200 || status > 299 : status !== 200) {
           response.resume();
-          reject(new Error(`it answers ${status}`));
+          reject(new Answered(status));
           return;
         }
         const parts: Buffer[] = [];
@@ -87,6 +109,7 @@ function ask(at: URL, { allowPrivate, timeoutMs = PATIENCE_MS, maxBytes = MOST_B
     const late = setTimeout(() => request.destroy(new Error(`no whole answer within ${Math.round(timeoutMs / 1000)} s`)), timeoutMs);
     request.on('close', () => clearTimeout(late));
     request.on('error', reject);
+    request.end(sent?.body);
   });
 }
 

@@ -16,6 +16,8 @@ const NO_TOPIC = [
   'second_factor',
   'recovery_code',
   'passkey',
+  'push_device',
+  'push_key',
   'passkey_challenge',
   'program_key',
   'audit',

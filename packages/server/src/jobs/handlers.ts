@@ -7,6 +7,7 @@ import { changedIn } from '../db/topics';
 import { lookForOverdue, sendMail } from '../mail/jobs';
 import { storeStopConditions } from '../deck/stopConditions';
 import type { Deps } from '../http/context';
+import { sendPush } from '../push/send';
 import { BACK_OFF, DEMO_BACK_OFF, pollStations } from '../water/poll';
 import { calibrateSpots, refreshStops } from '../water/recompute';
 import { stationClient } from '../water/stationClient';
@@ -39,7 +40,8 @@ export function handlersOf(deps: JobDeps): Handlers {
       for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId), topics: ['conditions'] });
     },
     mail: (job) => sendMail(source, config.mail, job, clock.now()),
-    'look-overdue': () => (config.mail ? lookForOverdue(source, deps.jobs, clock.now()) : Promise.resolve(0)),
+    push: (job) => sendPush(source, config, job, clock.now()),
+    'look-overdue': () => lookForOverdue(source, deps.jobs, clock.now(), { mail: config.mail !== null }),
     sweep: () => sweep(source, clock.now()),
   };
 }

@@ -1,4 +1,5 @@
 import type { MailJob } from '../mail/job';
+import type { PushJob } from '../push/job';
 
 /** What each kind of job is told. An outfit's job works in that outfit alone. */
 export interface JobData {
@@ -14,6 +15,8 @@ export interface JobData {
   'poll-stations': Record<string, never>;
   /** A letter to one person. */
   mail: MailJob;
+  /** A notice on one device. */
+  push: PushJob;
   /** Boats that are overdue are told to those ashore. */
   'look-overdue': Record<string, never>;
   /** Sessions that are over, notes that are no longer needed. */
@@ -28,6 +31,7 @@ export const JOB_NAMES: readonly JobName[] = [
   'make-briefs',
   'poll-stations',
   'mail',
+  'push',
   'look-overdue',
   'sweep',
 ];

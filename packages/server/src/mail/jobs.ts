@@ -10,8 +10,10 @@ import type { Config } from '../config';
 import { inOutfit } from '../db/database';
 import { InvitationEntity, OutfitEntity, PersonEntity, type PersonRow } from '../db/entities/outfit';
 import { TripEntity } from '../db/entities/trip';
+import { devicesFor } from '../push/devicesFor';
 import { overdueBoats } from '../trips/overdue';
 import type { Jobs } from '../jobs/boss';
+import { boatWords } from './boatWords';
 import type { MailJob } from './job';
 import { backLetter, briefLetter, invitationLetter, type Letter, newPasswordLetter, overdueLetter } from './letters';
 import { post } from './post';
@@ -54,7 +56,7 @@ async function compose(source: DataSource, mail: Mail, job: MailJob, nowMs: numb
     const outfit = await entities.findOneByOrFail(OutfitEntity, { id: job.outfitId });
     const units = unitsOf(person);
     const clock = (ms: number) => clockWords(localTime(ms, outfit.zone), units);
-    const words = await boatOf(entities, job.tripId);
+    const words = await boatWords(entities, job.tripId);
     if (!words) return null;
     const letter =
       job.kind === 'back'
@@ -89,18 +91,6 @@ async function briefTo(
 }
 
 const unitsOf = (person: PersonRow): Units => ({ ...METRIC, ...person.settings.units });
-
-async function boatOf(
-  entities: EntityManager,
-  tripId: string,
-): Promise<{ boat: string; captain: string; ashore: string; ended: Date | null } | null> {
-  const [row] = await entities.query(
-    `select b.name as boat, p.name as captain, coalesce(d.ashore, '') as ashore, t.ended_at as ended from trip t join boat b on b.id = t.boat_id
-     join person p on p.id = t.captain_id left join departure d on d.trip_id = t.id where t.id = $1`,
-    [tripId],
-  );
-  return row ?? null;
-}
 
 async function invitation(source: DataSource, mail: Mail, { outfitId, invitationId }: MailJob & { kind: 'invitation' }, nowMs: number) {
   return inOutfit(source, outfitId, async (entities): Promise<Composed | null> => {
@@ -156,16 +146,17 @@ async function newPassword(source: DataSource, mail: Mail, email: string, nowMs:
 
 /**
  * Has everybody ashore written to of boats that are overdue, and again when such a boat is back; each of them once.
- * @returns Letters that are on their way.
+ * @param terms - Whether there is a mail server; devices are told without one.
+ * @returns People who are told.
  */
-export async function lookForOverdue(source: DataSource, jobs: Jobs, nowMs: number): Promise<number> {
+export async function lookForOverdue(source: DataSource, jobs: Jobs, nowMs: number, { mail }: { mail: boolean }): Promise<number> {
   const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
-  let letters = 0;
+  let told = 0;
   for (const { id: outfitId } of outfits)
-    letters += await inOutfit(source, outfitId, async (entities) => {
+    told += await inOutfit(source, outfitId, async (entities) => {
       const out: { kind: 'overdue' | 'back'; tripId: string; personId: string; dueAt: Date }[] = [];
       for (const boat of await overdueBoats(entities, nowMs))
-        for (const personId of await ashore(entities, boat.tripId)) out.push({ kind: 'overdue', ...boat, personId });
+        for (const personId of await ashore(entities, boat.tripId, mail)) out.push({ kind: 'overdue', ...boat, personId });
       for (const told of await toldOfBoatsBack(entities)) out.push({ kind: 'back', ...told });
       let sent = 0;
       for (const { kind, tripId, personId, dueAt } of out) {
@@ -175,22 +166,34 @@ export async function lookForOverdue(source: DataSource, jobs: Jobs, nowMs: numb
           [outfitId, kind, tripId, personId, dueAt, new Date(nowMs)],
         );
         if (fresh.length === 0) continue;
-        await jobs.send(entities, 'mail', { kind, outfitId, tripId, personId, dueAtMs: dueAt.getTime() });
+        const dueAtMs = dueAt.getTime();
+        const devices = await devicesFor(entities, [personId], 'overdue');
+        // Whoever was alarmed is told of the end of it, though he has switched letters off meanwhile.
+        if (mail && ((await wantsLetter(entities, personId)) || (kind === 'back' && devices.length === 0)))
+          await jobs.send(entities, 'mail', { kind, outfitId, tripId, personId, dueAtMs });
+        for (const deviceId of devices) await jobs.send(entities, 'push', { kind, outfitId, tripId, deviceId, dueAtMs });
         sent++;
       }
       return sent;
     });
-  return letters;
+  return told;
 }
 
-/** Everybody who is not on that boat and has not said that he wants no such mail. */
-async function ashore(entities: EntityManager, tripId: string): Promise<string[]> {
+/** Whether a person wants the alarm by mail: where he has said nothing he does. */
+async function wantsLetter(entities: EntityManager, personId: string): Promise<boolean> {
+  const person = await entities.findOneByOrFail(PersonEntity, { id: personId });
+  return person.settings.mail?.overdue ?? true;
+}
+
+/** Everybody who is not on that boat and has not said that he wants the alarm neither by mail nor on a device. */
+async function ashore(entities: EntityManager, tripId: string, mail: boolean): Promise<string[]> {
   const trip = await entities.findOneByOrFail(TripEntity, { id: tripId });
   const rows: { id: string }[] = await entities.query(
     `select p.id from person p where p.active and p.id <> $2
        and not exists (select from trip_mate m where m.trip_id = $1 and m.person_id = p.id)
-       and coalesce((p.settings->'mail'->>'overdue')::boolean, true)`,
-    [tripId, trip.captainId],
+       and (coalesce((p.settings->'mail'->>'overdue')::boolean, true) and $3
+         or coalesce((p.settings->'push'->>'overdue')::boolean, true) and exists (select from push_device v where v.person_id = p.id))`,
+    [tripId, trip.captainId, mail],
   );
   return rows.map((r) => r.id);
 }

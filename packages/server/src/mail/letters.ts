@@ -41,9 +41,11 @@ export const overdueLetter = (w: { outfit: string; boat: string; captain: string
 export const backLetter = (w: { outfit: string; boat: string; at: string }): Letter =>
   letter(`${w.boat} is back`, `${w.boat} has ended its trip at ${w.at}. The alarm is over.`, w.outfit);
 
+export const briefTitle = (date: string, units: Units): string => `Brief for ${dateWords(date, units)}`;
+
 export const briefLetter = (w: { outfit: string; date: string; by: string; units: Units; link: string }): Letter =>
   letter(
-    `Brief for ${dateWords(w.date, w.units)}`,
+    briefTitle(w.date, w.units),
     `${w.by} has sent the brief for ${dateWords(w.date, w.units)}; it is attached.`,
     'Open it here and say that you have read it:',
     w.link,

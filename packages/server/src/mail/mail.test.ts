@@ -154,7 +154,7 @@ describe('a boat that is overdue', () => {
     dueAt: at(dueMin),
     ashore: 'the harbour office',
   });
-  const look = () => lookForOverdue(h.source, deps.jobs, h.clock.now());
+  const look = () => lookForOverdue(h.source, deps.jobs, h.clock.now(), { mail: true });
 
   it('is told to everybody ashore who wants it, once, with who ashore knows; and again when it is back', async () => {
     h.clock.set(start + 10 * 60_000);

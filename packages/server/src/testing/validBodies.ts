@@ -44,6 +44,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
     '/outfit/look': { name: 'Pell and sons', colour: '#224466', words: 'Tight lines.', logo: null },
     '/me/settings': USUAL_SETTINGS,
     '/sign-in/passkey': { answer: { id: 'unknown' } },
+    '/me/push': { id: randomUUID(), endpoint: 'https://push.example/one', p256dh: 'B'.repeat(87), auth: 'A'.repeat(22) },
     '/me/passkeys/begin': { password: 'not mine' },
     '/me/passkeys': { id: randomUUID(), name: 'Phone', answer: { id: 'unknown' } },
     '/me/passkeys/{id}/remove': { password: 'not mine' },

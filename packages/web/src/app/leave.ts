@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { post } from '../data/api';
+import { unsubscribeHere } from '../offline/pushHere';
 import { sendWaiting } from '../offline/sender';
 import { allWaiting, clearPhone, type StoredEntry, type StoredPhoto, waitingPhotos } from '../offline/store';
 import { saveFile } from '../ui/saveFile';
@@ -24,6 +25,8 @@ export function useSignOut(): () => Promise<void> {
             1,
           ),
         );
+      // Whoever signs in here next is not told of this crew's boats.
+      await unsubscribeHere().catch(() => undefined);
       await post('/sign-out');
       await clearPhone();
       queries.clear();

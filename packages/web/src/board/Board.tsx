@@ -13,6 +13,7 @@ import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
 import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
 import { FirstEvening } from './FirstEvening';
+import { Sample } from './Sample';
 import { beginningsQuery, risksQuery } from './queries';
 
 const Ribbon = lazy(() => import('../ribbon/Ribbon').then((m) => ({ default: m.Ribbon })));
@@ -51,6 +52,9 @@ export default function Board() {
           <Trips title="Tomorrow" trips={next} zone={zone} risks={risks} />
           <Trips title="Today" trips={done} zone={zone} risks={risks} />
           {beginnings.data && beginnings.data.plans === 0 && <FirstEvening b={beginnings.data} />}
+          {beginnings.data && (beginnings.data.plans === 0 || beginnings.data.sample !== 'none') && (
+            <Sample sample={beginnings.data.sample} mayEdit={me?.role !== 'mate'} />
+          )}
           {next.length + done.length === 0 && beginnings.data?.plans !== 0 && (
             <p className="text-ink-2">
               No trips today or tomorrow.{' '}

@@ -15,13 +15,14 @@ function read(): OwnSettings {
       units?: Partial<Units>;
       keys?: boolean;
       mail?: OwnSettings['mail'];
+      push?: OwnSettings['push'];
     } | null;
     if (kept === null) return usual;
     const known = Object.entries(UNIT_CHOICES).filter(([name, choices]) =>
       (choices as readonly string[]).includes(kept.units?.[name as keyof Units] ?? ''),
     );
     const units = Object.fromEntries(known.map(([name]) => [name, kept.units?.[name as keyof Units]]));
-    return { units: { ...METRIC, ...units }, keys: kept.keys !== false, mail: kept.mail ?? usual.mail };
+    return { units: { ...METRIC, ...units }, keys: kept.keys !== false, mail: kept.mail ?? usual.mail, push: kept.push ?? usual.push };
   } catch {
     return usual;
   }

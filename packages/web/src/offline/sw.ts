@@ -2,6 +2,7 @@
 import { clientsClaim } from 'workbox-core';
 import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { ownPath, readPush } from './showPush';
 import { SEND_TAG, sendWaiting } from './sender';
 
 /** What this file uses of a service worker; the types of the page know none. */
@@ -9,6 +10,16 @@ interface Worker {
   /** Put here by the build: every file of the application. */
   readonly __WB_MANIFEST: { url: string; revision: string | null }[];
   skipWaiting(): Promise<void>;
+  readonly registration: { showNotification(title: string, options: object): Promise<void> };
+  readonly clients: {
+    matchAll(of: { type: 'window' }): Promise<readonly { focus(): Promise<unknown>; navigate(url: string): Promise<unknown> }[]>;
+    openWindow(url: string): Promise<unknown>;
+  };
+  addEventListener(type: 'push', told: (event: { data: { text(): string } | null; waitUntil(work: Promise<unknown>): void }) => void): void;
+  addEventListener(
+    type: 'notificationclick',
+    told: (event: { notification: { data: unknown; close(): void }; waitUntil(work: Promise<unknown>): void }) => void,
+  ): void;
   addEventListener(type: 'sync', told: (event: { tag: string; waitUntil(work: Promise<unknown>): void }) => void): void;
 }
 declare const self: Worker;
@@ -34,4 +45,21 @@ async function sendAll(): Promise<void> {
 
 self.addEventListener('sync', (event) => {
   if (event.tag === SEND_TAG) event.waitUntil(sendAll());
+});
+
+self.addEventListener('push', (event) => {
+  const { title, body, path, tag } = readPush(event.data?.text());
+  event.waitUntil(self.registration.showNotification(title, { body, tag, icon: '/icon.svg', data: path, renotify: true }));
+});
+
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  const path = ownPath(event.notification.data);
+  event.waitUntil(
+    self.clients.matchAll({ type: 'window' }).then(async ([open]) => {
+      if (!open) return self.clients.openWindow(path);
+      await open.navigate(path);
+      return open.focus();
+    }),
+  );
 });

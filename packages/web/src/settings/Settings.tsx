@@ -4,6 +4,7 @@ import { Header } from '../ui/parts';
 import { KeysOrNot } from './KeysOrNot';
 import { Letters } from './Letters';
 import { Look } from './Look';
+import { Notices } from './Notices';
 import { OwnPassword } from './OwnPassword';
 import { Passkeys } from './Passkeys';
 import { PhoneCalendar } from './PhoneCalendar';
@@ -23,6 +24,7 @@ export default function Settings() {
             <Look />
             <KeysOrNot />
             <Letters />
+            <Notices />
             <PhoneCalendar />
             <OwnPassword />
             <SecondFactor />

@@ -437,3 +437,28 @@ export const SampleEntity = new EntitySchema<SampleRow>({
     madeBy: { type: 'uuid', name: 'made_by' },
   },
 });
+
+export interface PushDeviceRow {
+  id: string;
+  outfitId: string;
+  personId: string;
+  endpoint: string;
+  p256dh: string;
+  auth: string;
+  /** What the browser said of itself. */
+  device: string;
+  madeAt: Date;
+}
+export const PushDeviceEntity = new EntitySchema<PushDeviceRow>({
+  name: 'push_device',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    outfitId: { type: 'uuid', name: 'outfit_id' },
+    personId: { type: 'uuid', name: 'person_id' },
+    endpoint: { type: 'text' },
+    p256dh: { type: 'text' },
+    auth: { type: 'text' },
+    device: { type: 'text' },
+    madeAt: { type: 'timestamptz', name: 'made_at' },
+  },
+});

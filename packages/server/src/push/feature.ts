@@ -1,0 +1,5 @@
+import { PushDeviceEntity } from '../db/entities/outfit';
+import { feature } from '../feature';
+import { pushRoutes } from './routes';
+
+export const push = feature({ routes: [pushRoutes], entities: [PushDeviceEntity] });
