@@ -13,10 +13,10 @@ describe('things aboard that end', () => {
   });
   it('say on which day, and today and tomorrow by their names', () => {
     const said = (endsOn: string | null) => endingWords(thing('Flares', endsOn), '2026-06-18');
-    expect(said('2026-06-17')).toMatch(/^Flares: ended on /);
-    expect(said('2026-06-18')).toBe('Flares: ends today');
-    expect(said('2026-06-19')).toBe('Flares: ends tomorrow');
-    expect(said('2026-06-20')).toMatch(/^Flares: ends on /);
+    expect(said('2026-06-17')).toMatch(/^Flares, last day was /);
+    expect(said('2026-06-18')).toBe('Flares, last day today');
+    expect(said('2026-06-19')).toBe('Flares, last day tomorrow');
+    expect(said('2026-06-20')).toMatch(/^Flares, last day (?!was)/);
     expect(said(null)).toBe('Flares');
   });
 });

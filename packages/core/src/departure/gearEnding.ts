@@ -16,10 +16,10 @@ export function gearEnding<G extends GearWithEnd>(gear: readonly G[], today: str
   return gear.filter((g) => g.endsOn !== null && g.endsOn <= last).sort((a, b) => (a.endsOn ?? '').localeCompare(b.endsOn ?? ''));
 }
 
-/** "Flares ended on 31 May 2026", or when they will. */
+/** "Flares, last day was Sun 31 May", or when it is. */
 export function endingWords({ what, endsOn }: GearWithEnd, today: string): string {
   if (endsOn === null) return what;
   const days = daysBetween(today, endsOn);
-  if (days < 0) return `${what}: ended on ${saidDate(endsOn)}`;
-  return days === 0 ? `${what}: ends today` : days === 1 ? `${what}: ends tomorrow` : `${what}: ends on ${saidDate(endsOn)}`;
+  if (days < 0) return `${what}, last day was ${saidDate(endsOn)}`;
+  return `${what}, last day ${days === 0 ? 'today' : days === 1 ? 'tomorrow' : saidDate(endsOn)}`;
 }

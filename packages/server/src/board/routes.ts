@@ -61,7 +61,7 @@ export function boardRoutes({ clock }: Deps) {
       for (const p of await endingPapers(entities, date, who.role === 'owner' ? null : who.personId))
         open.push({ tripId: null, text: paperWords(p, date) });
       for (const b of await entities.findBy(BoatEntity, { retiredAt: IsNull() }))
-        for (const g of gearEnding(b.gear, date)) open.push({ tripId: null, text: `${b.name}: ${endingWords(g, date)}` });
+        for (const g of gearEnding(b.gear, date)) open.push({ tripId: null, text: `Aboard ${b.name}: ${endingWords(g, date)}` });
       const overdue = await overdueBoats(entities, now);
       for (const o of overdue)
         open.unshift({ tripId: o.tripId, text: `${o.boat} is overdue: it was to be back at ${saidTime(o.dueAt.getTime(), zone)}` });

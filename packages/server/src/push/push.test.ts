@@ -5,7 +5,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { handlersOf } from '../jobs/handlers';
 import { lookForOverdue } from '../mail/jobs';
-import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
+import { emailOf, type Harness, startHarness } from '../testing/harness';
 import { iso } from '../testing/validBodies';
 import type { PushJob } from './job';
 import { pushKeys } from './keys';

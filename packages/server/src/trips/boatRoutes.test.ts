@@ -56,7 +56,7 @@ describe('what lies aboard a boat', () => {
     const trip = h.mine.trips.find((t) => t.boatId === boat().id);
     expect((await mate.get(`/deck/${trip?.id}`)).body.aboard).toEqual(aboard);
     const said = (await mate.get('/board')).body.open.map((o: { text: string }) => o.text);
-    expect(said.filter((t: string) => t.startsWith(boat().name) && t.includes('Flares: ended on'))).toHaveLength(1);
+    expect(said.filter((t: string) => t.startsWith(`Aboard ${boat().name}: Flares, last day was `))).toHaveLength(1);
     expect(said.join(' ')).not.toContain('Raft');
   });
   it('stays as it was when the boat itself is changed, and is refused with a line twice', async () => {
