@@ -25,10 +25,10 @@ function tideTable(): string {
     .join('\n');
 }
 
-/** Lays, keeps and opens the brief of the trip that the calendar shows. */
-async function layAndKeep(d: Doer): Promise<void> {
+/** Lays and keeps the plan of the trip that the calendar shows first, or of another. */
+async function layAndKeep(d: Doer, opens = d.page.locator('[data-trip] button').first()): Promise<void> {
   const { page } = d;
-  await d.click(page.locator('[data-trip] button').first());
+  await d.click(opens);
   await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
   const unseen = page.getByRole('button', { name: 'I have seen it, plan without' });
   if (await unseen.isVisible()) await d.click(unseen);
@@ -353,8 +353,7 @@ test('an owner who has nothing yet looks at a sample lake, plans on it, and take
   await expectAccessible(page);
   // The first evening still counts what is one's own: nothing.
   await expect(page.getByText('Five things, in any order')).toBeVisible();
-  await page.goto('/calendar');
-  await layAndKeep(d);
+  await layAndKeep(d, page.getByRole('link', { name: /Marrow \(sample\).*no plan yet/ }).first());
   await expect(page.locator('[data-call]').first()).toContainText(/ fish in /);
   await page.goto('/');
   await d.button('Take the sample out');
