@@ -1,9 +1,12 @@
 // Yesterday's spots: which they are, what they gave, and what tomorrow makes of them.
 import { describe, expect, it } from 'vitest';
-import type { FishedSet } from '../catchrate/world';
+import type { Factor } from '../catchrate/fitCatchRate';
+import { countRange } from '../catchrate/rangeOf';
+import type { FishedSet, RateConditions } from '../catchrate/world';
+import { expectedFish } from '../itinerary/stayValues';
 import { inMetric } from '../units/measure';
-import { DAY, HOUR } from '../units/time';
-import { layDay } from './layDay';
+import { DAY, HOUR, MINUTE } from '../units/time';
+import { itineraryProblem, layDay } from './layDay';
 import { naiveDay } from './naiveDay';
 import type { PlanInputs } from './planInputs';
 import { rankTrip } from './rankTrip';
@@ -54,6 +57,7 @@ describe("yesterday's spots", () => {
   });
   it('with the same rate stand by their names', () => {
     expect(Object.keys(then(trip([set('lee', 0.5, 2), set('exposed', 0.5, 2)]), 1))).toEqual(['exposed']);
+    expect(Object.keys(then(trip([set('exposed', 0.5, 2), set('lee', 0.5, 2)]), 1))).toEqual(['exposed']);
   });
 });
 
@@ -108,5 +112,109 @@ describe("yesterday's day", () => {
     expect(naive(trip(sets, { spots: inputs().spots.map((s) => (s.id === 'barred' ? s : { ...s, restsUntil: END })) }))).toBeNull();
     const t = trip(sets);
     expect(() => naiveDay({ ...t, breaks: null as never }, rankTrip(t), legs(2))).toThrow(TypeError);
+  });
+});
+
+describe('a spot of yesterday that gives less', () => {
+  const sets = [set('exposed', 0.5, 6), set('lee', 0.4, 2)];
+  const hours = Array.from({ length: 120 }, (_, i) => START + (i - 96) * HOUR);
+  const part = () => ({ atMs: hours, value: hours.map((x) => (x < START - 6 * HOUR ? 1 : 3)), forecastFrom: 80 });
+  // 1.4 m/s yesterday, 4.2 tomorrow: neither binds anything.
+  const boat = { ...inputs().boat, waveLimitM: 9, windLimitMps: 40 };
+  const t = trip(sets, { boat, water: { ...inputs().water, wind: { east: part(), north: part(), gust: null } } as never });
+  const base = rankTrip(t);
+  const factor = (name: string, multiplier: number, level = 0): Factor => ({
+    name,
+    multiplier,
+    level,
+    fish: 1,
+    expected: 1,
+    rule: null,
+    unknown: null,
+  });
+  type Asked = { at: number; spot: string; presentation: string; conditions: RateConditions };
+  const asked: Asked[] = [];
+  /** Tomorrow's rates are half of what they are, by these factors. */
+  const whyOf = (tomorrow: Factor[], yesterday: Factor[], share = 0.5) => {
+    const factors = (q: Asked) => {
+      asked.push(q);
+      return (q.conditions.windMps ?? 0) > 2 ? tomorrow : yesterday;
+    };
+    const ranking = {
+      ...base,
+      rates: base.rates.map((spot) => spot.map((bait) => bait.map((r) => r * share))),
+      model: { ...base.model, factors } as never,
+    };
+    return new Set(naiveDay(t, ranking, legs(2))?.legs.map((l) => l.why));
+  };
+
+  it('says which factor falls most against its own of yesterday, with both', () => {
+    expect(whyOf([factor('light', 0.5, 2), factor('wind', 0.6)], [factor('light', 0.6, 2), factor('wind', 1.2)])).toEqual(
+      new Set(['this much wind hurts (×0.60, yesterday’s wind ×1.20)']),
+    );
+    expect(whyOf([factor('wind', 0.9), factor('light', 0.5, 2)], [factor('light', 0.9, 2), factor('wind', 1)])).toEqual(
+      new Set(['middling light slows them (×0.50, yesterday’s wind ×0.90)']),
+    );
+  });
+  it('takes one that said nothing yesterday as one then, and words one that is still good as what it lost', () => {
+    expect(whyOf([factor('light', 0.8, 1), factor('wind', 0.9)], [factor('wind', 1)])).toEqual(
+      new Set(['low light slows them (×0.80, yesterday’s wind ×1.00)']),
+    );
+    expect(whyOf([factor('wind', 1.1)], [factor('wind', 1.5)])).toEqual(new Set(['this much wind hurts (×1.10, yesterday’s wind ×1.50)']));
+  });
+  it('gives its name where there are no words for it, and the hours where no factor falls', () => {
+    expect(whyOf([factor('base', 0.5)], [factor('base', 1)])).toEqual(new Set(['base (×0.50, yesterday’s wind ×1.00)']));
+    const hoursWorse = new Set(['the hours are worse']);
+    expect(whyOf([factor('wind', 0.99)], [factor('wind', 1)])).toEqual(hoursWorse);
+    expect(whyOf([factor('wind', 0.989)], [factor('wind', 1)])).not.toEqual(hoursWorse);
+    expect(whyOf([factor('wind', 1.3)], [factor('wind', 1.2)])).toEqual(hoursWorse);
+    expect(whyOf([], [factor('wind', 1)])).toEqual(hoursWorse);
+  });
+  it('is as good from 93 of 100 on, and asks the model of the middle of the stay with the bait of its own call', () => {
+    const here = [factor('wind', 0.6)];
+    const day = naiveDay(t, base, legs(2));
+    const share = (spotId: string) => {
+      const l = day?.legs.find((x) => x.spotId === spotId);
+      return (l?.expected ?? 0) / (l?.hoped ?? 1);
+    };
+    const least = Math.min(...(day?.legs.map((l) => share(l.spotId)) ?? []));
+    const most = Math.max(...(day?.legs.map((l) => share(l.spotId)) ?? []));
+    expect(whyOf(here, [factor('wind', 1)], 0.94 / least)).toEqual(new Set(['as good in tomorrow’s wind']));
+    asked.length = 0;
+    expect(whyOf(here, [factor('wind', 1)], 0.92 / most)).not.toContain('as good in tomorrow’s wind');
+    for (const l of day?.legs ?? []) {
+      const bait = base.calls.find((c) => c.spotId === l.spotId)?.presentationId;
+      const middle = (l.startMs + l.departMs) / 2;
+      const own = asked.filter((q) => q.spot === l.spotId && q.presentation === bait && Math.abs(q.at - middle) < 20 * MINUTE);
+      // Once in tomorrow's wind, once in yesterday's.
+      expect(own.map((q) => (q.conditions.windMps ?? 0) > 2)).toEqual(expect.arrayContaining([true, false]));
+    }
+  });
+  it('is counted over its own open hours, and the day’s range by the spread of its stays', () => {
+    const day = naiveDay(t, base, legs(2));
+    const problem = itineraryProblem({ ...t, taken: [] }, base);
+    expect(day?.legs).toHaveLength(2);
+    const step = (ms: number) => Math.round((ms - t.startsAt) / (5 * MINUTE));
+    for (const l of day?.legs ?? []) {
+      const own = problem.spots.find((x) => x.id === l.spotId);
+      const s = t.spots.findIndex((x) => x.id === l.spotId);
+      const open = base.open[s] ?? [];
+      const by = open.reduce((sum, [a, b]) => {
+        const [from, to] = [Math.max(a, step(l.startMs)), Math.min(b, step(l.departMs))];
+        return own && to > from ? sum + expectedFish(problem, own, from, to) : sum;
+      }, 0);
+      expect(l.expected).toBeCloseTo(by, 9);
+    }
+    expect(day).toMatchObject(countRange(day?.expected as number, 2 * base.model.dispersion));
+  });
+  it('is laid with the baits that are in the boat', () => {
+    const worm = rankTrip(t, { model: base.model, aboard: ['worm'] });
+    const day = naiveDay(t, worm, legs(2));
+    const wind = windLater(t.water.wind as NonNullable<typeof t.water.wind>, 24);
+    const asYesterday = { ...t, water: { ...t.water, wind } };
+    const by = (aboard: string[]) =>
+      layDay(asYesterday, rankTrip(asYesterday, { model: base.model, aboard }), { bans: ['barred'] }).expected;
+    expect(day?.hoped).toBeCloseTo(by(['worm']), 9);
+    expect(Math.abs(by(['worm']) - by(['worm', 'shad']))).toBeGreaterThan(0.01);
   });
 });

@@ -86,4 +86,30 @@ describe('a fleet with what boats leave each other', () => {
     expect(settleFleet(own, plans).map((p) => p.expected)).toEqual(plans.map((p) => expect.closeTo(p.expected, 6)));
     expect(plans[0]?.legs[0]?.departMs).toBeGreaterThan(START + HOUR / 2);
   });
+
+  it('never loses by laying anew, from whatever plans it starts', () => {
+    // The stone is shut from the second hour on.
+    const starts = { exposed: [15, 25, 40], lee: [15, 60, 120, 180] };
+    const spots = ['exposed', 'lee'] as const;
+    let gained = 0;
+    let kept = 0;
+    for (const a of spots)
+      for (const b of spots)
+        for (const from of starts[a])
+          for (const to of starts[b]) {
+            const plans = [alone(0, [stay(a, from, from + 60)]), alone(1, [stay(b, to, to + 60)])];
+            const scored = settleFleet(boats, plans, { layAnew: false });
+            const settled = settleFleet(boats, plans);
+            expect(sum(settled), `${a} ${from}, ${b} ${to}`).toBeGreaterThanOrEqual(sum(scored) - 1e-9);
+            if (sum(settled) > sum(scored) + 1e-9) gained++;
+            // Laid once more from where it settled, a plan that gains nothing by it stays the very one that it was.
+            const again = settleFleet(boats, settled);
+            if (sum(again) <= sum(settled) + 1e-9) {
+              kept++;
+              expect(again.map((p) => p.legs)).toEqual(settled.map((p) => p.legs));
+            }
+          }
+    expect(gained).toBeGreaterThan(5);
+    expect(kept).toBeGreaterThan(5);
+  });
 });

@@ -1,9 +1,13 @@
 import { describe, expect, it } from 'vitest';
+import { seaOver } from '../conditions/spotConditions';
+import { waterStateOf } from '../conditions/waterRecord';
 import { HOUR } from '../units/time';
 import { layDay, scoreDay } from './layDay';
 import { rankTrip, stepsOf } from './rankTrip';
 import { shuts } from '../risk/judge';
 import { shutWays, wayShutWords } from './shutWays';
+import { waysBySea } from './waysBySea';
+import { waysInSteps, waysOfTrip } from './waysByTide';
 import { whyNot } from './whyNot';
 import { inputs, START } from './testTrip';
 import { inMetric } from '../units/measure';
@@ -140,5 +144,57 @@ describe('sea on the runs', () => {
     const ranking = rankTrip(trip);
     expect(ranking.shut).toEqual([{ spotId: 'lee', why: 'waves over the limit on the way there during the whole trip' }]);
     expect(layDay(trip, ranking).legs.map((l) => l.spotId)).not.toContain('lee');
+  });
+});
+
+describe('the waves that slow a way', () => {
+  const STRIDE = 3;
+  it('are those of each place in each look, asked once', () => {
+    const trip = rough({ limitM: 0.9, fromMs: START + 2 * HOUR });
+    const places = [25_000, 4000, 800].map((m, i) => ({
+      lat: 47.6 + i / 50,
+      lon: -35.2,
+      depthM: 20,
+      fetchM: new Array(36).fill(m),
+      bar: null,
+    }));
+    const sea = {
+      ...trip.sea,
+      places,
+      dock: [[0], [1], [2]],
+      between: trip.sea.between.map((row) => row.map((_, q) => (q === 1 ? [1] : [2]))),
+    };
+    const own = { ...trip, sea, ways: undefined } as typeof trip;
+    const steps = stepsOf(own);
+    const at = seaOver(waterStateOf(own.water), own.startsAt, own.endsAt);
+    const looks = Math.ceil(steps / STRIDE);
+    const waveAt = (place: number, step: number) =>
+      at(places[place] as never, START + Math.min(looks - 1, Math.floor(step / STRIDE)) * STRIDE * 5 * 60_000).waveM;
+    const byHand = waysBySea(own, { sets: waysOfTrip(own), level: waysInSteps(own, waterStateOf(own.water), steps) }, waveAt, STRIDE);
+    const found = shutWays(own, steps, STRIDE);
+    expect(found.level).toEqual(byHand.level);
+    expect(found.sets).toEqual(byHand.sets);
+    // The sea does slow it, and not every place alike.
+    expect(new Set(found.level).size).toBeGreaterThan(2);
+    expect(waveAt(0, steps - 1)).toBeGreaterThan(1.2 * (waveAt(1, steps - 1) as number));
+    // Another look past the end is the last one, and a judgement is the same object when it is asked for again.
+    expect(found.judgeAt(1, steps + 50)).toBe(found.judgeAt(1, steps - 1));
+    expect(found.judgeAt(1, -4)).toBe(found.judgeAt(1, 0));
+    expect(found.judgeAt(0, 6)).not.toBe(found.judgeAt(1, 6));
+    expect(found.judgeAt(1, 0)).not.toEqual(found.judgeAt(0, steps - 1));
+  });
+});
+
+describe('what shuts a way, in words', () => {
+  it('is the limit for wind, gusts and waves, the bar for the keel, and else the finding as it is said', () => {
+    const of = (quantity: string) => ({ quantity, level: 'over', value: 0.4, limit: 0.8, words: '' }) as never;
+    expect(wayShutWords(of('wind'))).toBe('wind over the limit');
+    expect(wayShutWords(of('gust'))).toBe('gusts over the limit');
+    expect(wayShutWords(of('wave'))).toBe('waves over the limit');
+    expect(wayShutWords(of('keel'))).toBe('too little water on a bar of the way');
+    expect(wayShutWords(undefined)).toBe('the sea');
+    const other = wayShutWords(of('thunder'));
+    expect(other).not.toContain('over the limit');
+    expect(other.charAt(0)).toBe(other.charAt(0).toLowerCase());
   });
 });
