@@ -59,7 +59,7 @@ export type StationEdit = z.infer<typeof stationEdit>;
 export const stationGiven = stationEdit.extend({ lastError: z.string().nullable(), lastGoodAt: z.string().nullable() });
 export type StationGiven = z.infer<typeof stationGiven>;
 
-/** A boat's instrument: NMEA 0183 over TCP. */
+/** A boat's instrument: NMEA 0183 over TCP, or over a cable to a computer aboard, whose browser hands on what it hears. */
 export const instrumentEdit = z
   .object({
     id,
@@ -69,7 +69,7 @@ export const instrumentEdit = z
     address: z
       .string()
       .trim()
-      .regex(/^[A-Za-z0-9.:[\]-]{1,250}:\d{1,5}$/, 'expected a name or number and a port, such as plotter.example:10110'),
+      .regex(/^(cable|[A-Za-z0-9.:[\]-]{1,250}:\d{1,5})$/, 'expected a name or number and a port, such as plotter.example:10110'),
     /** How deep its transducer hangs, m; negative where it counts from the keel up. */
     transducerM: z.number().min(-10).max(10),
   })
@@ -82,3 +82,9 @@ export const instrumentGiven = instrumentEdit.extend({
   lastError: z.string().nullable(),
 });
 export type InstrumentGiven = z.infer<typeof instrumentGiven>;
+
+/** Sentences as they came over a cable, in the order in which they came. */
+export const heardLines = z.object({ lines: z.array(z.string().max(1000)).min(1).max(20_000) }).strict();
+/** The newest instant that is stored now; null where no sentence had a time. */
+export const heardReceipt = z.object({ heardTo: z.string().nullable(), garbled: z.int() });
+export type HeardReceipt = z.infer<typeof heardReceipt>;

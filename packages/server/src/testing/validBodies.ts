@@ -220,6 +220,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
       address: 'plotter.example:10110',
       transducerM: 0.4,
     },
+    '/instruments/{id}/heard': { lines: ['$SDDPT,6.00,0.30*00'] },
     '/gear': gearBody(`Lead ${randomUUID()}`),
     '/bait-trials': { presentationId: o.presentations[0]?.id, sank: { depthM: 3, seconds: 4 }, divesM: null },
     '/boats/{id}/drift': { windageM2: 6, timed: { windMps: 8, throughWaterMps: 0.45, anchorDiameterM: 0 } },

@@ -1,14 +1,19 @@
 // Boats' instruments that the crew gives by address.
 import { id } from '@bluffwind/contract/ids';
-import { instrumentEdit, instrumentGiven } from '@bluffwind/contract/stations';
+import { CABLE } from '@bluffwind/contract/instrumentWires';
+import { heardLines, heardReceipt, instrumentEdit, instrumentGiven } from '@bluffwind/contract/stations';
+import { NmeaCollector } from '@bluffwind/core/formats/nmeaLog';
+import { MINUTE } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { BoatEntity } from '../db/entities/outfit';
 import { InstrumentEntity, WaterEntity } from '../db/entities/water';
+import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
+import { AHEAD_MS, storeHeard } from './storeHeard';
 
 const done = z.object({ ok: z.literal(true) });
 
@@ -62,6 +67,37 @@ export function instrumentRoutes({ clock }: Deps) {
       await audit(entities, who, clock.now(), 'take out instrument', 'instrument', row.id, { name: row.name });
       return { ok: true as const };
     },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/instruments/{id}/heard',
+      request: { params: z.object({ id }), ...jsonBody(heardLines) },
+      responses: answers(heardReceipt, 'Stored; lines that are sent again change nothing'),
+    }),
+    async (c) => {
+      requireCaptain(c);
+      const entities = c.get('entities');
+      const one = { id: c.req.valid('param').id, address: CABLE, removedAt: IsNull() };
+      // Two windows on one cable, or lines sent again: one after the other, the later knows what is stored.
+      const row = found(await entities.findOne(InstrumentEntity, { where: one, lock: { mode: 'pessimistic_write' } }), 'instrument');
+      const nowMs = clock.now();
+      const heard = new NmeaCollector(null, MINUTE);
+      const { lines } = c.req.valid('json');
+      const garbled = lines.filter((l) => l.trim() !== '' && heard.take(l) !== null).length;
+      if (heard.heardAt !== null && heard.heardAt > nowMs + AHEAD_MS)
+        throw new Problem('invalid', `${row.name}: its clock runs ahead of ours; set it right, nothing is taken until then`, [
+          { field: 'lines', message: 'of the future' },
+        ]);
+      const before = row.lastHeardAt?.getTime();
+      await storeHeard(entities, row, heard, nowMs, before);
+      const lastError = lines.length > 20 && garbled > lines.length / 2 ? `${garbled} of ${lines.length} lines are garbled` : null;
+      const heardTo = Math.max(heard.heardAt ?? Number.NEGATIVE_INFINITY, before ?? Number.NEGATIVE_INFINITY);
+      const lastHeardAt = Number.isFinite(heardTo) ? new Date(heardTo) : null;
+      await entities.update(InstrumentEntity, { id: row.id }, { lastHeardAt, lastError });
+      return { heardTo: lastHeardAt?.toISOString() ?? null, garbled };
+    },
+    { maxBytes: 4 * 1024 * 1024 },
   );
   return app;
 }

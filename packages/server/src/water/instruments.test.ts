@@ -152,3 +152,65 @@ describe("a boat's instrument", () => {
     await captain.post(`/instruments/${given.id}/retire`);
   });
 });
+
+describe('an instrument that is wired to a computer aboard', () => {
+  const make = async () => {
+    const id = randomUUID();
+    const [boat] = h.mine.boats;
+    const body = { id, boatId: boat?.id, waterId, name: 'Sounder by cable', address: 'cable', transducerM: 0.4 };
+    expect((await captain.post('/instruments', body)).status).toBe(200);
+    return id;
+  };
+  /** So many minutes of sentences from an hour of 18 June on. */
+  const minutes = (hour: number, n: number) =>
+    Array.from({ length: n * 6 }, (_, k) => {
+      const [m, s] = [Math.floor(k / 6), (k % 6) * 10];
+      const t = `${String(hour).padStart(2, '0')}${String(m).padStart(2, '0')}${String(s).padStart(2, '0')}`;
+      const lon = (14.4 - k * 0.001).toFixed(4);
+      return [`GPRMC,${t}.00,A,4735.4000,N,035${lon},W,1.0,90,180626,,`, 'SDDPT,6.00,0.30', `IIMTW,${(14 + m / 10).toFixed(1)},C`];
+    }).flatMap((three) => three.map((body) => nmeaSentence(body).trim()));
+  const stored = async (id: string) => {
+    const [row] = await h.owner.query(
+      `select (select count(*)::int from reading where instrument_id = $1) as readings,
+         (select coalesce(sum(cardinality(depth_m)), 0)::int from survey where instrument_id = $1) as soundings`,
+      [id],
+    );
+    return row;
+  };
+
+  it('has what its computer heard stored once, though it is sent again or sent by halves', async () => {
+    const id = await make();
+    const lines = minutes(14, 4);
+    const first = await captain.post(`/instruments/${id}/heard`, { lines: lines.slice(0, 36) });
+    expect(first).toMatchObject({ status: 200, body: { heardTo: '2026-06-18T14:01:50.000Z', garbled: 0 } });
+    expect(await stored(id)).toEqual({ readings: 1, soundings: 12 });
+    expect((await captain.post(`/instruments/${id}/heard`, { lines: lines.slice(0, 36) })).status).toBe(200);
+    expect(await stored(id)).toEqual({ readings: 1, soundings: 12 });
+    await Promise.all([0, 1].map(() => captain.post(`/instruments/${id}/heard`, { lines: lines.slice(18) })));
+    expect(await stored(id)).toEqual({ readings: 3, soundings: 24 });
+    const [reading] = await h.owner.query('select value, at from reading where instrument_id = $1 order by at limit 1', [id]);
+    expect(reading).toEqual({ value: 14, at: new Date('2026-06-18T14:00:30.000Z') });
+    const list = (await captain.get('/instruments')).body as { id: string; lastHeardAt: string; lastError: string | null }[];
+    expect(list.find((i) => i.id === id)).toMatchObject({ address: 'cable', lastHeardAt: '2026-06-18T14:03:50.000Z', lastError: null });
+  });
+  it('is refused where its clock runs ahead, told where the wire is bad, and heard by its own crew’s captains alone', async () => {
+    const id = await make();
+    const ahead = await captain.post(`/instruments/${id}/heard`, {
+      lines: [nmeaSentence('GPRMC,140000.00,A,4735.4,N,03514.4,W,1.0,90,180636,,').trim()],
+    });
+    expect(ahead).toMatchObject({ status: 400, body: { detail: expect.stringContaining('its clock runs ahead of ours') } });
+    const bad = await captain.post(`/instruments/${id}/heard`, { lines: Array.from({ length: 40 }, () => '$SDDPT,6.0#,0.30*4A') });
+    expect(bad.body).toEqual({ heardTo: null, garbled: 40 });
+    const list = (await captain.get('/instruments')).body as { id: string; lastError: string | null }[];
+    expect(list.find((i) => i.id === id)?.lastError).toBe('40 of 40 lines are garbled');
+    const mate = await h.signIn(emailOf(h.mine, 'mate'));
+    const stranger = await h.signIn(emailOf(h.other, 'captain'));
+    expect((await mate.post(`/instruments/${id}/heard`, { lines: ['x'] })).status).toBe(403);
+    expect((await stranger.post(`/instruments/${id}/heard`, { lines: ['x'] })).status).toBe(404);
+    // One that is reached by the network takes nothing from a browser.
+    const [{ id: wired }] = await h.owner.query(`select id from instrument where outfit_id = $1 and address <> 'cable' limit 1`, [
+      h.mine.outfit.id,
+    ]);
+    expect((await captain.post(`/instruments/${wired}/heard`, { lines: ['x'] })).status).toBe(404);
+  });
+});

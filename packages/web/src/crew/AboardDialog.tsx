@@ -64,7 +64,7 @@ function Gear() {
             className="col-span-2"
           />
           <DayField name={`gear.${i}.endsOn`} label="Last day" none="does not end" />
-          <Button aria-label={`Take thing ${i + 1} out`} onClick={() => remove(i)}>
+          <Button aria-label={`Take out thing ${i + 1}`} onClick={() => remove(i)}>
             Take out
           </Button>
         </div>

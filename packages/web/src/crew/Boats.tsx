@@ -96,7 +96,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
                     Instruments
                   </Button>
                 )}
-                <Button onClick={() => setLoaded(b)} aria-label={`What lies aboard ${b.name}`}>
+                <Button onClick={() => setLoaded(b)} aria-label={`Aboard ${b.name}`}>
                   Aboard
                 </Button>
                 <Button onClick={() => setEdited({ boat: b, isNew: false })} aria-label={`Change ${b.name}`}>

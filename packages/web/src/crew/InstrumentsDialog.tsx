@@ -1,7 +1,9 @@
+import { CABLE } from '@bluffwind/contract/instrumentWires';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { InstrumentEdit, InstrumentGiven } from '@bluffwind/contract/stations';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
@@ -12,7 +14,23 @@ import { Entry } from '../ui/form/Entry';
 import { ChoiceField, FigureField, TextField } from '../ui/form/fields';
 import { Button, Fault } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
+import { CableHere } from './CableHere';
 import { instrumentsQuery } from './queries';
+
+const WIRES = [
+  { value: 'network', name: 'by the network, at an address' },
+  { value: CABLE, name: 'by a cable to a computer aboard' },
+];
+type Typed = InstrumentEdit & { readonly by: string };
+
+/** The address where it has one: only where it is reached by the network. */
+function Address() {
+  return useWatch({ name: 'by' }) === CABLE ? (
+    <p className="text-[0.87rem] text-ink-2">Plug it into a laptop aboard, open this sheet there, and have that computer listen.</p>
+  ) : (
+    <TextField name="address" label="Address and port" required maxLength={260} placeholder="plotter.example:10110" />
+  );
+}
 
 interface InstrumentsDialogProps {
   readonly boat: OutfitView['boats'][number];
@@ -28,7 +46,7 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
   const saving = useSave<InstrumentEdit>({
     send: (i) => post('/instruments', i),
     touches: [['instruments'], ['state']],
-    told: (_, i) => `${i.name} is listened to within half a minute.`,
+    told: (_, i) => (i.address === CABLE ? `${i.name} can be listened to now.` : `${i.name} is listened to within half a minute.`),
     onStored: () => setEdited(null),
   });
   const retire = useSave<InstrumentGiven>({
@@ -49,7 +67,7 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
     <Sheet
       open
       title={`Instruments of ${boat.name}`}
-      note="NMEA 0183 over the network: position, depth, temperature and wind as it says them. Soundings go to the chart, the tide taken off."
+      note="NMEA 0183: position, depth, temperature and wind as it says them. Soundings go to the chart, the tide taken off."
       onClose={onClose}
     >
       {question}
@@ -62,8 +80,9 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
             <span className="min-w-0 flex-1">
               <b>{i.name}</b>{' '}
               <span className="text-[0.87rem] break-words text-ink-2">
-                {i.address || 'at the address that the server was started with'}
+                {i.address === CABLE ? 'by cable' : i.address || 'at the address that the server was started with'}
               </span>
+              {i.address === CABLE && <CableHere id={i.id} name={i.name} />}
               {i.lastError && <span className="block text-[0.87rem] text-rust">{i.lastError}</span>}
             </span>
             {i.address !== '' && (
@@ -84,7 +103,7 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
               </Button>
             )}
             <Button
-              aria-label={`Take ${i.name} out`}
+              aria-label={`Take it out: ${i.name}`}
               onClick={() =>
                 ask({
                   title: `Take ${i.name} out?`,
@@ -100,16 +119,17 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
         ))}
       </ul>
       {edited ? (
-        <Entry<InstrumentEdit>
+        <Entry<Typed>
           key={edited.id}
           className="mt-3 grid grid-cols-2 gap-x-4 gap-y-3 border-t-2 border-ink pt-3"
-          values={edited}
+          values={{ ...edited, by: edited.address === CABLE ? CABLE : 'network', address: edited.address === CABLE ? '' : edited.address }}
           saving={saving}
-          onSave={saving.save}
+          onSave={({ by, ...i }) => saving.save({ ...i, address: by === CABLE ? CABLE : i.address })}
           onLeave={() => setEdited(null)}
         >
           <TextField name="name" label="Name" required maxLength={80} />
-          <TextField name="address" label="Address and port" required maxLength={260} placeholder="plotter.example:10110" />
+          <ChoiceField name="by" label="How it is reached" options={WIRES} />
+          <Address />
           <ChoiceField name="waterId" label="Water" options={(outfit?.waters ?? []).map((w) => ({ value: w.id, name: w.name }))} />
           <FigureField name="transducerM" label="Transducer hangs" measure="height" min={-10} max={10} required hint="Below the surface." />
         </Entry>

@@ -52,10 +52,10 @@ export function Notices() {
               {deviceWords(d.device)} {d.endpoint === address && <b className="text-kelp">this one</b>}{' '}
               <span className="text-ink-2">since {dateName(d.madeAt.slice(0, 10))}</span>
             </span>
-            <Button aria-label={`Send a notice to ${deviceWords(d.device)}`} disabled={tryOut.busy} onClick={() => tryOut.save(d.id)}>
+            <Button aria-label={`Try it: ${deviceWords(d.device)}`} disabled={tryOut.busy} onClick={() => tryOut.save(d.id)}>
               Try it
             </Button>
-            <Button aria-label={`Show no notices on ${deviceWords(d.device)}`} disabled={remove.busy} onClick={() => remove.save(d)}>
+            <Button aria-label={`Take away ${deviceWords(d.device)}`} disabled={remove.busy} onClick={() => remove.save(d)}>
               Take away
             </Button>
           </li>
