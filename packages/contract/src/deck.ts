@@ -254,6 +254,8 @@ export const deckPack = z.object({
       baits: z.array(z.object({ id, ratePerHour: z.array(z.number()) })).optional(),
       fadePerHour: z.number(),
       travelMin: z.record(z.string(), z.number()),
+      /** The same by the hour, where tide and sea change it; absent where they do not, and in packs that were kept before. */
+      byHour: z.object({ fromMs: z.number(), minutes: z.record(z.string(), z.array(z.number().nullable())) }).optional(),
       /** When the spot can be fished during the trip, ms: its way in, wind and waves. */
       open: z.array(z.tuple([z.number(), z.number()])),
     }),

@@ -1,6 +1,7 @@
 // Gamma belief about the rate on arrival, updated by fish and effort since, fading within the stay; moves when the rate
 // now is below the best average of an alternative over the time left, its run counted (marginal value, Charnov 1976).
 
+import { minutesTo, type WaysFrom } from './minutesTo';
 import { beliefAt, type HourlyBelief } from './beliefAt';
 import { effort, exposure, shareAt } from './exposure';
 
@@ -73,27 +74,24 @@ export function stayOrMove(s: StayQuestion): StayAdvice {
 /** Where a boat may go from a spot: what it has a way to, has not visited, and can fish when it gets there, with the belief of that hour. @param atMs - Of leaving. */
 export function alternativesFrom(
   spots: readonly (Omit<StayAlternative, 'travelMin'> &
-    HourlyBelief & {
-      readonly travelMin: Readonly<Record<string, number>>;
+    HourlyBelief &
+    WaysFrom & {
       readonly open?: readonly (readonly [number, number])[];
     })[],
   here: string,
   visited: ReadonlySet<string>,
   atMs: number,
 ): StayAlternative[] {
-  const ways = spots.find((s) => s.id === here)?.travelMin ?? {};
-  return spots
-    .filter((s) => {
-      const way = ways[s.id];
-      if (s.id === here || visited.has(s.id) || way === undefined) return false;
-      const there = atMs + way * 60_000;
-      // A pack that was kept before spots had hours says nothing of them.
-      return s.open?.some(([from, to]) => there >= from && there < to) ?? true;
-    })
-    .map((s) => {
-      const travelMin = ways[s.id] as number;
-      return { id: s.id, ...beliefAt(s, atMs + travelMin * 60_000), fadePerHour: s.fadePerHour, travelMin };
-    });
+  const ways = spots.find((s) => s.id === here);
+  if (!ways) return [];
+  return spots.flatMap((s) => {
+    const travelMin = minutesTo(ways, s.id, atMs);
+    if (s.id === here || visited.has(s.id) || travelMin === null) return [];
+    const there = atMs + travelMin * 60_000;
+    // A pack that was kept before spots had hours says nothing of them.
+    if (!(s.open?.some(([from, to]) => there >= from && there < to) ?? true)) return [];
+    return [{ id: s.id, ...beliefAt(s, there), fadePerHour: s.fadePerHour, travelMin }];
+  });
 }
 
 /** Best average catch per hour over the time left, the run included. */

@@ -24,6 +24,7 @@ import { deckTrip } from './deckTrip';
 import { outsOf } from './linesOut';
 import { namedBy, readEntries, takeEntries } from './takeEntries';
 import { throughMerges } from './throughMerges';
+import { waysByHour } from './waysByHour';
 
 const byTrip = z.object({ tripId: id });
 
@@ -80,6 +81,7 @@ export function deckRoutes({ clock, jobs }: Deps) {
           })),
           fadePerHour: s.fadePerHour,
           travelMin: Object.fromEntries(travel),
+          ...waysByHour(ranking.ways, i, desk.spots, trip.startsAt.getTime()),
           open: (ranking.open[i] ?? []).map(([from, to]): [number, number] => [
             trip.startsAt.getTime() + from * STEP_MS,
             trip.startsAt.getTime() + to * STEP_MS,

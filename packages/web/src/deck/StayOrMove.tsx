@@ -2,6 +2,7 @@ import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
 import { aheadOf } from '@bluffwind/core/stay/exposure';
 import { decideStay } from '@bluffwind/core/stay/decideStay';
+import { minutesTo } from '@bluffwind/core/stay/minutesTo';
 import { alternativesFrom, stayOrMove } from '@bluffwind/core/stay/stayOrMove';
 import { HOUR } from '@bluffwind/core/units/time';
 import { memo, useMemo } from 'react';
@@ -82,7 +83,7 @@ export const StayOrMove = memo(function StayOrMove({ pack, stop, here, visited, 
         <b className="text-[1.1rem]">Leave this spot{advice.to ? ` for ${spotOf(advice.to)?.name}` : ''}</b>
         <p className="text-[0.93rem]">
           {over[0]}. No rate of fish outweighs it
-          {advice.to ? `; ${spotOf(advice.to)?.name} is ${(spot.travelMin[advice.to] ?? 0).toFixed(0)} min away` : ''}.
+          {advice.to ? `; ${spotOf(advice.to)?.name} is ${(minutesTo(spot, advice.to, now) ?? 0).toFixed(0)} min away` : ''}.
         </p>
       </div>
     );
@@ -97,7 +98,7 @@ export const StayOrMove = memo(function StayOrMove({ pack, stop, here, visited, 
         {rate(advice.rateNowPerHour)} an hour here now
         {better ? `, its best hour from ${clock(better.atMs, pack.zone)}` : ''}
         {advice.to
-          ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after ${(spot?.travelMin[advice.to] ?? 0).toFixed(0)} min under way`
+          ? `; ${spotOf(advice.to)?.name} is worth ${rate(advice.bestAlternativePerHour)} after ${(minutesTo(spot, advice.to, now) ?? 0).toFixed(0)} min under way`
           : ''}
         .
         {advice.fishToStay !== null
