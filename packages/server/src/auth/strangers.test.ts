@@ -104,7 +104,7 @@ describe('another outfit', () => {
     }
     expect(await counts()).toEqual(before);
     expect(attempts).toBeGreaterThan(2500);
-  }, 480_000);
+  }, 120_000);
 });
 
 describe('a mate who is not aboard', () => {
