@@ -3,7 +3,7 @@ import { hash, verify } from '@node-rs/argon2';
 import { DAY } from '@bluffwind/core/units/time';
 import { type DataSource, type EntityManager, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
-import { KnownDeviceEntity, SessionEntity } from '../db/entities/outfit';
+import { KnownDeviceEntity, PushDeviceEntity, SessionEntity } from '../db/entities/outfit';
 import type { Holder } from '../http/who';
 
 /** A session ends so long after sign-in, however it is used. */
@@ -92,7 +92,12 @@ export async function whoHolds(source: DataSource, token: string, nowMs: number)
 
 /** Ends a session. */
 export async function closeSession(source: DataSource, outfitId: string, token: string): Promise<void> {
-  await inOutfit(source, outfitId, (entities) => entities.delete(SessionEntity, { tokenHash: digest(token) }));
+  await inOutfit(source, outfitId, async (entities) => {
+    const session = await entities.findOneBy(SessionEntity, { tokenHash: digest(token) });
+    if (!session) return;
+    await entities.delete(PushDeviceEntity, { personId: session.personId, sessionId: session.id });
+    await entities.delete(SessionEntity, { tokenHash: session.tokenHash });
+  });
 }
 
 /** A person's sessions, the last used first. */
@@ -100,14 +105,18 @@ export function sessionsOf(entities: EntityManager, personId: string) {
   return entities.find(SessionEntity, { where: { personId }, order: { lastSeenAt: 'DESC' } });
 }
 
-/** Ends one session of a person, all but one, or all. @returns How many. */
+/** Ends one session of a person, all but one, or all; a device that was added in it is told nothing more. @returns How many. */
 export async function endSessions(
   entities: EntityManager,
   personId: string,
   which: { only: string } | { butNot: string } | 'all',
 ): Promise<number> {
-  if (which === 'all') return (await entities.delete(SessionEntity, { personId })).affected ?? 0;
+  if (which === 'all') {
+    await entities.delete(PushDeviceEntity, { personId });
+    return (await entities.delete(SessionEntity, { personId })).affected ?? 0;
+  }
   const id = 'only' in which ? which.only : Not(which.butNot);
+  await entities.delete(PushDeviceEntity, { personId, sessionId: id });
   return (await entities.delete(SessionEntity, { personId, id })).affected ?? 0;
 }
 

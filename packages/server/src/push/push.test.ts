@@ -127,6 +127,26 @@ describe('a device that is told', () => {
     expect(await shown()).toEqual([]);
     expect((await as(owner(), '/me/push')).body.devices).toEqual([]);
   });
+  it('is told nothing more once the session in which it was added is ended, by sign-out or from afar', async () => {
+    const left = async (email: string) => (await as(email, '/me/push')).body.devices.length;
+    await subscribe(mate());
+    expect(await left(mate())).toBe(1);
+    // Ended from another device of the same person, all but that one.
+    cookies.delete(mate());
+    expect((await as(mate(), '/sessions/end', { id: null })).status).toBe(200);
+    expect(await left(mate())).toBe(0);
+    await subscribe(mate());
+    expect((await as(mate(), '/sign-out', {})).status).toBe(200);
+    cookies.delete(mate());
+    expect(await left(mate())).toBe(0);
+    // Another's device stays.
+    await subscribe(owner());
+    await subscribe(mate());
+    expect((await as(mate(), '/sign-out', {})).status).toBe(200);
+    cookies.delete(mate());
+    expect(await left(owner())).toBe(1);
+    await h.owner.query('delete from push_device where outfit_id = $1', [h.mine.outfit.id]);
+  });
   it('has no more than twenty of one person', async () => {
     for (let n = 0; n < 20; n++) expect((await subscribe(mate(), { endpoint: `https://push.example/${n}` })).status).toBe(200);
     expect(await subscribe(mate(), { endpoint: 'https://push.example/20' })).toMatchObject({ status: 400 });

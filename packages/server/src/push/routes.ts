@@ -41,6 +41,7 @@ export function pushRoutes({ clock, config, jobs, source }: Deps) {
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       requireOutside(body.endpoint, config.privateStations);
       const { personId, outfitId } = who;
+      const sessionId = c.get('sessionId');
       const mine = await entities.findBy(PushDeviceEntity, { personId });
       const known = mine.find((d) => d.endpoint === body.endpoint || d.id === body.id);
       if (!known && mine.length >= MOST_DEVICES)
@@ -48,9 +49,10 @@ export function pushRoutes({ clock, config, jobs, source }: Deps) {
           { field: 'endpoint', message: 'one too many' },
         ]);
       const device = (c.req.header('User-Agent') ?? '').slice(0, 300);
-      if (known) await entities.update(PushDeviceEntity, { id: known.id, personId }, { p256dh: body.p256dh, auth: body.auth, device });
+      if (known)
+        await entities.update(PushDeviceEntity, { id: known.id, personId }, { p256dh: body.p256dh, auth: body.auth, device, sessionId });
       else {
-        await entities.insert(PushDeviceEntity, { ...body, outfitId, personId, device, madeAt: new Date(clock.now()) });
+        await entities.insert(PushDeviceEntity, { ...body, outfitId, personId, sessionId, device, madeAt: new Date(clock.now()) });
         await audit(entities, who, clock.now(), 'add device to tell', 'person', personId, { id: body.id });
       }
       return { ok: true as const };

@@ -25,9 +25,9 @@ export function useSignOut(): () => Promise<void> {
             1,
           ),
         );
+      await post('/sign-out');
       // Whoever signs in here next is not told of this crew's boats.
       await unsubscribeHere().catch(() => undefined);
-      await post('/sign-out');
       await clearPhone();
       queries.clear();
       navigate('/sign-in');

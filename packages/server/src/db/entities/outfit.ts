@@ -442,6 +442,7 @@ export interface PushDeviceRow {
   id: string;
   outfitId: string;
   personId: string;
+  sessionId: string;
   endpoint: string;
   p256dh: string;
   auth: string;
@@ -455,6 +456,7 @@ export const PushDeviceEntity = new EntitySchema<PushDeviceRow>({
     id: { type: 'uuid', primary: true },
     outfitId: { type: 'uuid', name: 'outfit_id' },
     personId: { type: 'uuid', name: 'person_id' },
+    sessionId: { type: 'uuid', name: 'session_id' },
     endpoint: { type: 'text' },
     p256dh: { type: 'text' },
     auth: { type: 'text' },

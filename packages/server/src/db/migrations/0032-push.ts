@@ -14,6 +14,8 @@ export class Push1780000000032 implements MigrationInterface {
         id uuid primary key,
         outfit_id uuid not null references outfit,
         person_id uuid not null,
+        -- In which it was added; one that is ended by hand takes it along, one that ran out does not.
+        session_id uuid not null,
         endpoint text not null,
         p256dh text not null,
         auth text not null,
