@@ -104,7 +104,7 @@ export function passkeyRoutes(deps: Deps) {
       const { host } = originOf(c, publicUrl);
       await requirePassword(deps, c, c.req.valid('json').password);
       const known = await entities.findBy(PasskeyEntity, { personId });
-      if (known.length >= MOST_PASSKEYS) throw new Problem('too_large', `You have ${MOST_PASSKEYS} passkeys; take one away first.`);
+      requireRoom(known.length);
       const person = found(await entities.findOneBy(PersonEntity, { id: personId }), 'person');
       const options = await askToMake(person, known, host);
       await given.made(options.challenge);
@@ -121,6 +121,12 @@ export function passkeyRoutes(deps: Deps) {
     }),
     async (c) => {
       const [entities, who, { id: own, name, answer }] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const known = await entities.findBy(PasskeyEntity, { personId: who.personId });
+      // Sent again after an answer that did not come: its challenge is taken, and it is there.
+      const there = known.find((k) => k.id === own);
+      if (there)
+        return { id: own, name: there.name, madeAt: there.madeAt.toISOString(), lastUsedAt: there.lastUsedAt?.toISOString() ?? null };
+      requireRoom(known.length);
       const at = originOf(c, publicUrl);
       const made = await madeBy(answer, at, given.taken);
       if (!made) throw new Problem('wrong_passkey');
@@ -150,4 +156,8 @@ export function passkeyRoutes(deps: Deps) {
     SHORT,
   );
   return app;
+}
+
+function requireRoom(passkeys: number): void {
+  if (passkeys >= MOST_PASSKEYS) throw new Problem('too_large', `You have ${MOST_PASSKEYS} passkeys; take one away first.`);
 }

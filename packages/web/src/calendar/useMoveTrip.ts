@@ -1,6 +1,8 @@
 import type { TripView } from '@bluffwind/contract/trips';
 import { toast } from 'sonner';
+import { clockWords } from '@bluffwind/core/units/measure';
 import { post } from '../data/api';
+import { myUnits } from '../data/units';
 import { useSave } from '../data/useSave';
 import { TRIP_KEYS } from '../trips/queries';
 import { draftOf, type TripDraft, tripOf } from '../trips/tripDraft';
@@ -39,7 +41,8 @@ export function useMoveTrip(zone: string) {
 
 function saysOf(trip: TripView, moved: MovedTo, before: TripDraft): string {
   if (moved.date !== undefined && moved.date !== before.date) return `${trip.boat.name}’s trip is on ${dateName(moved.date)} now.`;
-  if (moved.from !== undefined) return `${trip.boat.name}’s trip is from ${moved.from} to ${moved.to} now.`;
+  if (moved.from !== undefined)
+    return `${trip.boat.name}’s trip is from ${clockWords(moved.from, myUnits())} to ${clockWords(moved.to ?? before.to, myUnits())} now.`;
   return 'The trip is moved.';
 }
 

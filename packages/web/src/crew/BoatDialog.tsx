@@ -90,36 +90,23 @@ export function BoatDialog({ edited, touches, onClose }: BoatDialogProps) {
   );
 }
 
-function valuesOf({
-  name,
-  craft,
-  castM,
-  accessNote,
-  hull,
-  seats,
-  speedMps,
-  roughMps,
-  draughtM,
-  windLimitMps,
-  gustLimitMps,
-  waveLimitM,
-  tankL,
-  burnLph,
-}: BoatEdit): Omit<BoatEdit, 'id'> {
-  return {
-    name,
-    craft,
-    castM,
-    accessNote,
-    hull,
-    seats,
-    speedMps,
-    roughMps,
-    draughtM,
-    windLimitMps,
-    gustLimitMps,
-    waveLimitM,
-    tankL,
-    burnLph,
-  };
-}
+const FIELDS = [
+  'name',
+  'craft',
+  'castM',
+  'accessNote',
+  'hull',
+  'seats',
+  'speedMps',
+  'roughMps',
+  'draughtM',
+  'windLimitMps',
+  'gustLimitMps',
+  'waveLimitM',
+  'tankL',
+  'burnLph',
+] as const satisfies readonly (keyof BoatEdit)[];
+
+/** What this sheet is of: a boat's row has more, which is set elsewhere. */
+const valuesOf = (boat: BoatEdit): Omit<BoatEdit, 'id'> =>
+  Object.fromEntries(FIELDS.map((f) => [f, boat[f]])) as Pick<BoatEdit, (typeof FIELDS)[number]>;
