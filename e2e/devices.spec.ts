@@ -1,7 +1,7 @@
 // What a laptop and a phone bring of their own: a cable to the boat's instruments, and notices that come up with no page open.
 import { nmeaSentence } from '@bluffwind/core/formats/nmea';
 import { expect, test } from '@playwright/test';
-import { afterStory, choose, expectAccessible, rows, signIn } from './helpers';
+import { afterStory, choose, expectAccessible, makeTrip, rows, signIn } from './helpers';
 
 test.afterEach(({ browser, context }, { errors }) => afterStory({ browser, context }, errors.length > 0));
 
@@ -99,4 +99,49 @@ test('a phone is added to those that are told, says what it is told of, and is t
   await section.getByRole('button', { name: /^Take away \S/ }).click();
   await expect(section.getByRole('button', { name: /^Take away \S/ })).toHaveCount(0);
   expect(await rows('select id from push_device')).toEqual([]);
+});
+
+test('what lies aboard is written on a phone, told on the Board, and gone through before leaving', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL: process.env.BASE_URL });
+  const page = await context.newPage();
+  const trip = await makeTrip(await browser.newPage({ baseURL: process.env.BASE_URL }), {
+    id: '019ee000-0000-7000-8000-0000000ab0a2',
+    inDays: 3,
+    boat: 'Marrow',
+    captain: 'Oskar Thrane',
+    mate: 'Nell Quarrie',
+  });
+  await signIn(page, 'Oskar Thrane');
+  await page.goto('/crew?tab=boats');
+  await page.getByRole('button', { name: 'Aboard Marrow' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Add a thing' }).click();
+  // By keys alone from here: the field, its day, and storing it.
+  await sheet.getByRole('textbox', { name: 'Thing 1' }).fill('Flares, 3 red');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  const leaf = page.getByRole('dialog', { name: 'Last day' });
+  await expect(leaf).toBeVisible();
+  await expectAccessible(page);
+  await leaf.getByRole('gridcell').getByRole('button').first().press('Enter');
+  await expect(leaf).toHaveCount(0);
+  await sheet.getByLabel(/Its own lines/).fill('Push pole lashed\n\nPush pole lashed');
+  await sheet.getByRole('button', { name: 'Store' }).press('Enter');
+  await expect(sheet.getByText('one line stands there twice', { exact: true })).toBeVisible();
+  await sheet.getByLabel(/Its own lines/).fill('Push pole lashed');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Store' }).press('Enter');
+  await expect(page.getByText('What lies aboard Marrow is stored.')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText(/Aboard Marrow: Flares, 3 red, last day was/)).toBeVisible({ timeout: 30_000 });
+  await page.goto('/deck/019ee000-0000-7000-8000-0000000ab0a2');
+  await expect(page.getByRole('checkbox', { name: 'Push pole lashed' })).toBeVisible({ timeout: 60_000 });
+  // The first of the month is over.
+  await expect(page.getByRole('checkbox', { name: 'Flares, 3 red: its day has passed; put a new one aboard' })).toBeVisible();
+  await page.getByText('What lies aboard', { exact: true }).click();
+  await expect(page.getByText(/^Flares, 3 red, last day/)).toBeVisible();
+  await expectAccessible(page);
+  await rows(`update trip set status = 'cancelled' where id = $1 returning id`, ['019ee000-0000-7000-8000-0000000ab0a2']);
+  expect(trip.day).toMatch(/^\d{4}-/);
+  await context.close();
 });

@@ -65,7 +65,7 @@ test('a mate goes through the list, fishes, tells of fish, takes photos and lays
   for (const box of await page.getByRole('checkbox').all()) await box.check();
   await page.getByLabel(/Fire extinguisher/).uncheck();
   await page.getByLabel('Who ashore knows').fill('the harbour office');
-  await page.getByRole('button', { name: 'A quarter of an hour earlier' }).click();
+  await page.getByRole('button', { name: '−15 minutes' }).click();
   await page.getByRole('button', { name: 'Sign with 1 left open' }).click();
   await expect(page.locator('[data-signed]')).toContainText('Left open: Fire extinguisher');
   await page.getByRole('button', { name: 'Begin the trip' }).click();

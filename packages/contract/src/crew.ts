@@ -6,6 +6,8 @@ export const outfitSettings = z
   .object({
     /** A guest's medical note goes so many days after his last trip. */
     medicalNoteDays: z.int().min(1).max(3650),
+    /** To whom a new spot is known where its captain says nothing else. */
+    newSpots: z.enum(['crew', 'captain']),
   })
   .strict();
 export type OutfitSettings = z.infer<typeof outfitSettings>;

@@ -50,6 +50,8 @@ export const presentationInfo = z.object({ id, name: z.string(), familyId: z.str
 
 /** What the whole application needs of an outfit. */
 export const outfitView = z.object({
+  /** To whom a new spot is known at first; absent in what a phone kept from before there was a choice. */
+  newSpots: z.enum(['crew', 'captain']).optional(),
   boats: z.array(boat),
   crew: z.array(z.object({ id, name: z.string(), role: z.enum(['owner', 'captain', 'mate']) })),
   waters: z.array(waterInfo),

@@ -14,17 +14,26 @@ afterAll(() => h.close());
 
 describe('settings of an outfit', () => {
   it('are changed by the owner within their limits, with a record of it', async () => {
-    expect((await owner.get('/outfit/settings')).body).toEqual({ medicalNoteDays: 400 });
-    expect((await owner.post('/outfit/settings', { medicalNoteDays: 30 })).body).toEqual({ medicalNoteDays: 30 });
-    const refused = await owner.post('/outfit/settings', { medicalNoteDays: 0 });
+    expect((await owner.get('/outfit/settings')).body).toEqual({ medicalNoteDays: 400, newSpots: 'crew' });
+    expect((await owner.post('/outfit/settings', { medicalNoteDays: 30, newSpots: 'crew' })).body).toEqual({
+      medicalNoteDays: 30,
+      newSpots: 'crew',
+    });
+    const refused = await owner.post('/outfit/settings', { medicalNoteDays: 0, newSpots: 'crew' });
     expect([refused.status, refused.body.fields[0].field]).toEqual([400, 'medicalNoteDays']);
-    expect((await owner.get('/outfit/settings')).body).toEqual({ medicalNoteDays: 30 });
+    expect((await owner.get('/outfit/settings')).body).toEqual({ medicalNoteDays: 30, newSpots: 'crew' });
     const [row] = await h.owner.query(`select detail from audit where action = 'change settings' and outfit_id = $1`, [h.mine.outfit.id]);
-    expect(row.detail).toEqual({ before: { medicalNoteDays: 400 }, medicalNoteDays: 30 });
+    expect(row.detail).toEqual({ before: { medicalNoteDays: 400, newSpots: 'crew' }, medicalNoteDays: 30, newSpots: 'crew' });
   });
   it('are not for captains', async () => {
     expect((await captain.get('/outfit/settings')).status).toBe(403);
-    expect((await captain.post('/outfit/settings', { medicalNoteDays: 1 })).status).toBe(403);
+    expect((await captain.post('/outfit/settings', { medicalNoteDays: 1, newSpots: 'crew' })).status).toBe(403);
+    // Whoever sets a spot is told to whom it is known at first; to say it otherwise for all is the owner's.
+    expect((await captain.get('/outfit')).body.newSpots).toBe('crew');
+    expect((await owner.post('/outfit/settings', { medicalNoteDays: 30, newSpots: 'captain' })).status).toBe(200);
+    await h.changed();
+    expect((await captain.get('/outfit')).body.newSpots).toBe('captain');
+    expect((await owner.post('/outfit/settings', { medicalNoteDays: 30, newSpots: 'nobody' })).body.fields[0].field).toBe('newSpots');
     expect((await captain.get('/laid-aside')).status).toBe(403);
   });
 });

@@ -18,8 +18,8 @@ export function crewRoutes({ clock, jobs }: Deps) {
     createRoute({ method: 'get', path: '/outfit/settings', responses: answers(outfitSettings, 'How the outfit wants things kept') }),
     async (c) => {
       requireOwner(c);
-      const { medicalNoteDays } = await settingsOf(c);
-      return { medicalNoteDays };
+      const { medicalNoteDays, newSpots } = await settingsOf(c);
+      return { medicalNoteDays, newSpots };
     },
   );
   app.answer(
@@ -32,10 +32,10 @@ export function crewRoutes({ clock, jobs }: Deps) {
     async (c) => {
       requireOwner(c);
       const [entities, who, wanted] = [c.get('entities'), c.get('who'), c.req.valid('json')];
-      const before = (await settingsOf(c)).medicalNoteDays;
+      const { medicalNoteDays, newSpots } = await settingsOf(c);
       await entities.update(OutfitEntity, { id: who.outfitId }, wanted);
       await audit(entities, who, clock.now(), 'change settings', 'outfit', who.outfitId, {
-        before: { medicalNoteDays: before },
+        before: { medicalNoteDays, newSpots },
         ...wanted,
       });
       return wanted;

@@ -33,6 +33,7 @@ import { Passkeys1780000000029 } from './migrations/0029-passkeys';
 import { Aboard1780000000030 } from './migrations/0030-aboard';
 import { Sample1780000000031 } from './migrations/0031-sample';
 import { Push1780000000032 } from './migrations/0032-push';
+import { NewSpots1780000000033 } from './migrations/0033-new-spots';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -68,6 +69,7 @@ const MIGRATIONS = [
   Aboard1780000000030,
   Sample1780000000031,
   Push1780000000032,
+  NewSpots1780000000033,
 ];
 
 /** What a pool of connections may do. */

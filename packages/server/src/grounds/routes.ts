@@ -2,9 +2,9 @@ import { outfitView } from '@bluffwind/contract/outfit';
 import { createRoute } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
-import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
+import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
-import type { Deps } from '../http/context';
+import { type Deps, found } from '../http/context';
 import { router } from '../http/routes';
 import { answers } from '../http/responses';
 
@@ -23,7 +23,9 @@ export function groundsRoutes(_deps: Deps) {
       const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
       waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
       // Cut to what the screens ask for: whole rows hold what only some may read.
+      const { newSpots } = found(await entities.findOneBy(OutfitEntity, { id: c.get('who').outfitId }), 'outfit');
       return outfitView.parse({
+        newSpots,
         boats: await entities.find(BoatEntity, { where: { retiredAt: IsNull() }, order: { seats: 'DESC' } }),
         crew: await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } }),
         waters: waters.map(({ tide, currents: _, ...w }) => ({ ...w, tidal: tide !== null })),

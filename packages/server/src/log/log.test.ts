@@ -35,7 +35,7 @@ describe('rates of the log', () => {
     await h.owner.query(`update spot set privacy = 'captain' where id = $1`, [spot?.id]);
     try {
       const again = await h.signIn(emailOf(h.mine, 'mate'));
-      await captain.post('/outfit/settings', { medicalNoteDays: 300 });
+      await captain.post('/outfit/settings', { medicalNoteDays: 300, newSpots: 'crew' });
       await h.owner.query('update outfit_version set version = version + 1');
       expect(await names(again)).not.toContain(spot?.name);
       expect((await again.get('/log/export')).body.text).not.toContain(spot?.name);

@@ -6,6 +6,7 @@ import { Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { KeptFor } from './KeptFor';
+import { NewSpots } from './NewSpots';
 import { LaidAsideList } from './LaidAsideList';
 import { People } from './People';
 import { SignedIn } from './SignedIn';
@@ -49,6 +50,7 @@ export default function Crew() {
                 {me?.role === 'owner' && (
                   <>
                     <KeptFor />
+                    <NewSpots />
                     <LaidAsideList zone={zone} />
                     {whenThere(<ReportLook />)}
                     {whenThere(<ProgramKeys zone={zone} />)}

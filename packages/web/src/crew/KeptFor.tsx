@@ -19,6 +19,9 @@ export function KeptFor() {
   const value = typed ?? String(settings.data?.medicalNoteDays ?? '');
   const days = Number(value);
   const usable = /^\d+$/.test(value) && days >= 1 && days <= 3650;
+  const keep = () => {
+    if (usable && settings.data) saving.save({ ...settings.data, medicalNoteDays: days });
+  };
   return (
     <section>
       <h2 className="mb-1 font-bold">Medical notes of guests</h2>
@@ -28,7 +31,7 @@ export function KeptFor() {
         <form
           onSubmit={(e) => {
             e.preventDefault();
-            if (usable) saving.save({ medicalNoteDays: days });
+            keep();
           }}
         >
           <label className="flex flex-wrap items-center gap-2">
@@ -51,7 +54,7 @@ export function KeptFor() {
           <p className="my-2 text-[0.9rem] text-ink-2">
             After that they are wiped, within six hours; nobody can bring them back. Local law may say how long you may keep them.
           </p>
-          <Button onClick={() => usable && saving.save({ medicalNoteDays: days })} disabled={!usable || typed === null || saving.busy}>
+          <Button onClick={keep} disabled={!usable || typed === null || saving.busy}>
             Keep them so long
           </Button>
         </form>

@@ -104,12 +104,12 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
           <button
             type="button"
             className={STEP}
-            aria-label="A quarter of an hour earlier"
+            aria-label="−15 minutes"
             onClick={() => setDue((d) => Math.max(from + MINUTE, d - 15 * MINUTE))}
           >
             −15
           </button>
-          <button type="button" className={STEP} aria-label="A quarter of an hour later" onClick={() => setDue((d) => d + 15 * MINUTE)}>
+          <button type="button" className={STEP} aria-label="+15 minutes" onClick={() => setDue((d) => d + 15 * MINUTE)}>
             +15
           </button>
         </span>

@@ -52,7 +52,7 @@ type Typed = Omit<Required<SpotEdit>, 'id' | 'shape' | 'points' | 'keeperId' | '
   readonly hazards: readonly HazardTyped[];
 };
 
-function typed(draft: SpotDraft): Typed {
+function typed(draft: SpotDraft, newSpots: string): Typed {
   return {
     name: draft.name ?? '',
     structure: draft.structure ?? (STRUCTURES[0] as string),
@@ -62,7 +62,7 @@ function typed(draft: SpotDraft): Typed {
     depthMinM: draft.depthMinM ?? null,
     depthMaxM: draft.depthMaxM ?? null,
     accessDepthM: draft.accessDepthM ?? null,
-    privacy: draft.keeperId ?? draft.privacy ?? 'crew',
+    privacy: draft.keeperId ?? draft.privacy ?? newSpots,
     restDays: draft.restDays ?? 0,
     pressure: String(draft.pressure ?? 1),
     footing: String(draft.footing ?? 1),
@@ -118,7 +118,7 @@ export function SpotDialog({ draft, waterId, onClose, onStored, onMove }: Props)
         <Entry
           key={draft.id}
           className="grid grid-cols-2 gap-3 text-[0.93rem]"
-          values={typed(draft)}
+          values={typed(draft, outfit?.newSpots ?? 'crew')}
           saving={saving}
           onSave={(v) => saving.save(spotOf(draft, v))}
           onLeave={close}

@@ -2,6 +2,7 @@ import { CalendarDays } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { DayPicker } from 'react-day-picker';
+import { serverNow } from '../data/clock';
 import { myUnits } from '../data/units';
 import { dateName } from './format';
 
@@ -22,8 +23,7 @@ export function DayPick({ label, value, onPick, none, id, className = '' }: DayP
   const chosen = /^\d{4}-\d{2}-\d{2}$/.test(value) ? new Date(`${value}T12:00:00`) : undefined;
   const pick = (day: Date | undefined) => {
     if (!day && none === undefined) return;
-    const two = (n: number) => String(n).padStart(2, '0');
-    onPick(day ? `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}` : '');
+    onPick(day ? isoOf(day) : '');
     setOpen(false);
   };
   return (
@@ -40,9 +40,14 @@ export function DayPick({ label, value, onPick, none, id, className = '' }: DayP
         <Popover.Content sideOffset={4} aria-label={label} className="z-[60] rounded border border-ink bg-paper p-2 shadow-lg">
           <DayPicker
             mode="single"
+            labels={{
+              labelDayButton: (day, { selected, today }) =>
+                `${dateName(isoOf(day))} ${day.getFullYear()}${today ? ', today' : ''}${selected ? ', chosen' : ''}`,
+            }}
             required={false}
             selected={chosen}
-            {...(chosen ? { defaultMonth: chosen } : {})}
+            today={new Date(serverNow())}
+            defaultMonth={chosen ?? new Date(serverNow())}
             onSelect={pick}
             weekStartsOn={myUnits().dates === 'month first' ? 0 : 1}
             classNames={{
@@ -69,4 +74,10 @@ export function DayPick({ label, value, onPick, none, id, className = '' }: DayP
       </Popover.Portal>
     </Popover.Root>
   );
+}
+
+/** A day of the leaf as YYYY-MM-DD. */
+function isoOf(day: Date): string {
+  const two = (n: number) => String(n).padStart(2, '0');
+  return `${day.getFullYear()}-${two(day.getMonth() + 1)}-${two(day.getDate())}`;
 }

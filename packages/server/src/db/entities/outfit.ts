@@ -8,6 +8,8 @@ export interface OutfitRow {
   zone: string;
   /** Medical notes of guests go so many days after their last trip. */
   medicalNoteDays: number;
+  /** To whom a new spot is known where its captain says nothing else. */
+  newSpots: 'crew' | 'captain';
 }
 export const OutfitEntity = new EntitySchema<OutfitRow>({
   name: 'outfit',
@@ -16,6 +18,7 @@ export const OutfitEntity = new EntitySchema<OutfitRow>({
     name: { type: 'text' },
     zone: { type: 'text' },
     medicalNoteDays: { type: 'int', name: 'medical_note_days', default: 400 },
+    newSpots: { type: 'text', name: 'new_spots', default: 'crew' },
   },
 });
 
