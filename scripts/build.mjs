@@ -46,13 +46,12 @@ export async function buildNode(name, entry) {
 }
 
 export const buildServer = () => buildNode('server', 'packages/server/src/main.ts');
-export const buildSim = () => buildNode('sim', 'sim/src/main.ts');
-/** The sample water, cut out of the demo's world. */
-export async function buildSample() {
-  await buildSim();
+export const SAMPLE = path.join(ROOT, 'dist', 'sample.json');
+/** The simulator, and the sample water that is cut out of its world. */
+export async function buildSim() {
+  await buildNode('sim', 'sim/src/main.ts');
   await run(process.execPath, [path.join(ROOT, 'dist', 'sim.mjs'), 'sample', SAMPLE], { quiet: true });
 }
-export const SAMPLE = path.join(ROOT, 'dist', 'sample.json');
 export const buildLab = () => buildNode('lab', 'packages/server/src/lab/main.ts');
 
 export async function buildWeb() {

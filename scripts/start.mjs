@@ -11,14 +11,14 @@ import { ensurePackages } from './packages.mjs';
 
 await main(async () => {
   await ensurePackages();
-  const { buildSample, buildServer, buildWeb, SAMPLE } = await import('./build.mjs');
+  const { buildServer, buildSim, buildWeb, SAMPLE } = await import('./build.mjs');
   const server = path.join(ROOT, 'dist', 'server.mjs');
   const webRoot = path.join(ROOT, 'packages', 'web', 'dist');
   const own = process.env.DATABASE_URL ? null : await ownDatabase();
   let demo = null;
   try {
     say('Building ...');
-    await Promise.all([buildServer(), buildSample()]);
+    await Promise.all([buildServer(), buildSim()]);
     if (!existsSync(path.join(webRoot, 'index.html')) || process.argv.includes('--build')) await buildWeb();
     const { DATABASE_URL, DATABASE_OWNER_URL } = own?.env ?? process.env;
     if (DATABASE_OWNER_URL) {
@@ -50,9 +50,7 @@ await main(async () => {
 
 /** The demo with its own database and simulated devices, kept from one start to the next. */
 async function lookRound() {
-  const { buildSim } = await import('./build.mjs');
   const { startWorld } = await import('./world.mjs');
-  await buildSim();
   const world = await startWorld({ name: 'look-round' });
   say(`The demo to look round stands at ${world.url}`);
   return { env: { DEMO_URL: world.url }, stop: () => world.stop() };

@@ -72,9 +72,9 @@ async function unit(bin) {
 }
 
 async function browser(chromium) {
-  const { buildLab, buildSample, buildServer, buildWeb } = await import('./build.mjs');
+  const { buildLab, buildServer, buildSim, buildWeb } = await import('./build.mjs');
   say('Building for the browser tests ...');
-  await Promise.all([buildServer(), buildSample(), buildLab()]);
+  await Promise.all([buildServer(), buildSim(), buildLab()]);
   await buildWeb();
   rmSync(path.join(ROOT, 'test-results'), { recursive: true, force: true });
   const wanted = process.argv.slice(3);
@@ -184,7 +184,7 @@ async function ordersOf(name, world, line) {
         durable: false,
         empty: true,
         quiet: true,
-        more: { SIGN_UP: 'open', SAMPLE: path.join(ROOT, 'dist', 'sample.json') },
+        more: { SIGN_UP: 'open' },
       });
       return { url: empty.url };
     },

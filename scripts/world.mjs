@@ -43,6 +43,7 @@ export async function startWorld({ name, reset = false, durable = true, port = 0
       DATABASE_URL: db.appUrl,
       DATABASE_OWNER_URL: db.ownerUrl,
       STATION_URL: station.url,
+      SAMPLE: file('sample.json'),
       BLUFFWIND_DEMO: empty ? 'no' : 'yes',
       LOG_LEVEL: 'warn',
       ...more,

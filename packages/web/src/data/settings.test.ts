@@ -32,10 +32,13 @@ describe('what this device knows of a person’s settings', () => {
     expect(again.mySettings()).toEqual({ ...USUAL_SETTINGS, units: US, keys: false });
     expect(again.learnSettings({ ...USUAL_SETTINGS, units: US, keys: false })).toBe(false);
   });
-  it.each(['', '{', '[]', '7', '{"units":{"depth":"ells","speed":7}}'])('is usual where what is kept is no setting: %s', async (text) => {
-    kept.set('settings', text);
-    expect((await fresh()).mySettings()).toEqual(USUAL_SETTINGS);
-  });
+  it.each(['', '{', '[]', '7', '{"units":{"depth":"ells","speed":7}}', '{"mail":7,"push":{"brief":"yes"}}'])(
+    'is usual where what is kept is no setting: %s',
+    async (text) => {
+      kept.set('settings', text);
+      expect((await fresh()).mySettings()).toEqual(USUAL_SETTINGS);
+    },
+  );
   it('never loads the page for ever where nothing can be kept', async () => {
     vi.stubGlobal('localStorage', {
       getItem: () => null,

@@ -22,10 +22,21 @@ function read(): OwnSettings {
       (choices as readonly string[]).includes(kept.units?.[name as keyof Units] ?? ''),
     );
     const units = Object.fromEntries(known.map(([name]) => [name, kept.units?.[name as keyof Units]]));
-    return { units: { ...METRIC, ...units }, keys: kept.keys !== false, mail: kept.mail ?? usual.mail, push: kept.push ?? usual.push };
+    return {
+      units: { ...METRIC, ...units },
+      keys: kept.keys !== false,
+      mail: notices(kept.mail, usual.mail),
+      push: notices(kept.push, usual.push),
+    };
   } catch {
     return usual;
   }
+}
+
+/** What is kept of a channel's notices, each as usual where it is none. */
+function notices(kept: Partial<OwnSettings['mail']> | undefined, usual: OwnSettings['mail']): OwnSettings['mail'] {
+  const { overdue, brief } = kept ?? {};
+  return { overdue: typeof overdue === 'boolean' ? overdue : usual.overdue, brief: typeof brief === 'boolean' ? brief : usual.brief };
 }
 
 export const mySettings = (): OwnSettings => mine;
