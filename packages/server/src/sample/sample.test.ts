@@ -157,6 +157,18 @@ describe('the sample of an outfit', () => {
     expect(await counts()).toEqual(before);
   });
 
+  it('can go whatever was done on it: no table that hangs on a water or a boat is closed to the application', async () => {
+    const [{ role }] = await h.source.query('select current_user as role');
+    const closed: { name: string }[] = await h.owner.query(
+      `with recursive hangs (name) as (
+         select unnest(array['water', 'boat']::regclass[])
+         union select c.conrelid::regclass from pg_constraint c join hangs h on c.confrelid = h.name::oid where c.contype = 'f' and c.conparentid = 0)
+       select h.name::text as name from hangs h where not has_table_privilege($1, h.name::oid, 'delete')`,
+      [role],
+    );
+    expect(closed).toEqual([]);
+  });
+
   it('stays while its boat has a trip on a water of one’s own, and says what to do', async () => {
     const before = await counts();
     expect((await call('/sample', {})).status).toBe(200);
