@@ -363,6 +363,17 @@ test('an owner who has nothing yet looks at a sample lake, plans on it, and take
   await expect(page.getByText('Ansgar')).toHaveCount(0);
   await page.goto('/crew?tab=boats');
   await expect(page.getByText(/No boat yet/)).toBeVisible();
+  // Her clock was another's: what it does to what is planned is said before it is taken.
+  await page.goto('/crew?tab=more');
+  await d.button(/^Change it: name and time zone/);
+  await d.fill('Name of the outfit', 'Otter Pool and Sons');
+  await choose(page, 'Time zone of your waters', 'Pacific/Kiritimati');
+  await d.button('Store');
+  await expect(page.getByRole('alertdialog')).toContainText('Nothing that was logged or planned moves in time');
+  await expectAccessible(page);
+  await d.button('Take that clock');
+  await expect(page.getByText('Otter Pool and Sons, by the clock of Pacific/Kiritimati').first()).toBeVisible();
+  await expect(page.getByText(/^Otter Pool and Sons · you are/)).toBeVisible({ timeout: 20_000 });
   await context.close();
 });
 

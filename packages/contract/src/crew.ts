@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { zone } from './begin';
 import { id, instant } from './ids';
 
 /** How an outfit wants things kept. */
@@ -11,6 +12,10 @@ export const outfitSettings = z
   })
   .strict();
 export type OutfitSettings = z.infer<typeof outfitSettings>;
+
+/** What an outfit is called, and where its days begin and end. */
+export const outfitName = z.object({ name: z.string().trim().min(1, 'needed').max(80), zone }).strict();
+export type OutfitName = z.infer<typeof outfitName>;
 
 /** Work that the server has tried in vain and laid aside. */
 export const laidAside = z.object({ id, what: z.string(), at: instant, reason: z.string() });

@@ -66,3 +66,30 @@ describe('work that was laid aside', () => {
     expect((await owner.post('/laid-aside/try', { id })).status).toBe(404);
   });
 });
+
+describe('the name and the clock of an outfit', () => {
+  it('are the owner’s to change; what was worked out by the old days holds no more, and no trip moves in time', async () => {
+    const [owner, captain] = [await h.signIn(emailOf(h.mine, 'owner')), await h.signIn(emailOf(h.mine, 'captain'))];
+    expect((await captain.post('/outfit/name', { name: 'Mine', zone: 'UTC' })).status).toBe(403);
+    for (const [field, wrong] of [
+      ['zone', { name: 'Mine', zone: 'Nowhere/Town' }],
+      ['name', { name: ' ', zone: 'UTC' }],
+    ] as const)
+      expect((await owner.post('/outfit/name', wrong)).body.fields[0].field).toBe(field);
+    const starts = async () =>
+      (await h.owner.query('select starts_at from trip where outfit_id = $1 order by id', [h.mine.outfit.id])).map(String);
+    const before = await starts();
+    const told = async () => (await h.owner.query('select topics from outfit_version where outfit_id = $1', [h.mine.outfit.id]))[0].topics;
+    await h.changed();
+    const old = await told();
+    expect((await owner.post('/outfit/name', { name: 'Kettle and sons', zone: 'Pacific/Auckland' })).status).toBe(200);
+    expect((await captain.get('/me')).body.outfit).toEqual({ name: 'Kettle and sons', zone: 'Pacific/Auckland' });
+    const now = await told();
+    expect(Object.keys(now).filter((t) => now[t] === old[t])).toEqual([]);
+    expect(await starts()).toEqual(before);
+    const [row] = await h.owner.query(`select detail from audit where action = 'change name or zone' and outfit_id = $1`, [
+      h.mine.outfit.id,
+    ]);
+    expect(row.detail).toMatchObject({ name: 'Kettle and sons', zone: 'Pacific/Auckland', before: { name: h.mine.outfit.name } });
+  });
+});

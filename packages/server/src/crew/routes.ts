@@ -1,8 +1,9 @@
 // The outfit itself: how long things are kept, and work of the server that was laid aside.
-import { laidAside, outfitSettings, tryAgain } from '@bluffwind/contract/crew';
+import { laidAside, outfitName, outfitSettings, tryAgain } from '@bluffwind/contract/crew';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import { audit } from '../audit';
+import { ALL_TOPICS } from '../db/topics';
 import { OutfitEntity } from '../db/entities/outfit';
 import { type Deps, type Env, found } from '../http/context';
 import { requireOwner } from '../http/owner';
@@ -38,6 +39,24 @@ export function crewRoutes({ clock, jobs }: Deps) {
         before: { medicalNoteDays, newSpots },
         ...wanted,
       });
+      return wanted;
+    },
+  );
+  app.answer(
+    createRoute({
+      method: 'post',
+      path: '/outfit/name',
+      request: jsonBody(outfitName),
+      responses: answers(outfitName, 'What it is called, and by which clock it goes, from now on'),
+    }),
+    async (c) => {
+      requireOwner(c);
+      const [entities, who, wanted] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      const { name, zone } = await settingsOf(c);
+      await entities.update(OutfitEntity, { id: who.outfitId }, wanted);
+      await audit(entities, who, clock.now(), 'change name or zone', 'outfit', who.outfitId, { before: { name, zone }, ...wanted });
+      // Days begin elsewhere: nothing that was worked out by the old ones holds.
+      await entities.query(`select set_config('bluffwind.changed', $1, true)`, [` ${ALL_TOPICS.join('  ')} `]);
       return wanted;
     },
   );

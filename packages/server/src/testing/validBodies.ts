@@ -40,6 +40,7 @@ export function bodies(o: Harness['mine']): Record<string, unknown> {
   };
   return {
     '/fleet/plans': { plans: [{ ...plan, tripId: trip.id }] },
+    '/outfit/name': { name: 'Another name', zone: 'Etc/GMT+3' },
     '/outfit/settings': { medicalNoteDays: 300, newSpots: 'crew' },
     '/outfit/look': { name: 'Pell and sons', colour: '#224466', words: 'Tight lines.', logo: null },
     '/me/settings': USUAL_SETTINGS,

@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { useSave } from '../data/useSave';
+import { HOME, ZONES } from '../data/zones';
 import { Entry } from '../ui/form/Entry';
 import { ChoiceField, TextField } from '../ui/form/fields';
 import { Fault, Waiting } from '../ui/parts';
@@ -13,12 +14,6 @@ import { PasswordField } from './PasswordField';
 import { beginQuery } from './queries';
 
 type Typed = Omit<NewOutfit, 'id' | 'personId'>;
-
-const HOME = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
-const ZONES = [...new Set([HOME, 'UTC', ...Intl.supportedValuesOf('timeZone')])].map((value) => ({
-  value,
-  name: value.replaceAll('_', ' '),
-}));
 
 const AFTER = [
   ['A water', 'its shore drawn, or from a file; or nothing yet'],

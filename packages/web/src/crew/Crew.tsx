@@ -6,6 +6,7 @@ import { Header, Waiting } from '../ui/parts';
 import { SideTabs } from '../ui/SideTabs';
 import { lazy, type ReactNode, Suspense } from 'react';
 import { KeptFor } from './KeptFor';
+import { NameAndZone } from './NameAndZone';
 import { NewSpots } from './NewSpots';
 import { LaidAsideList } from './LaidAsideList';
 import { People } from './People';
@@ -49,6 +50,7 @@ export default function Crew() {
                 {me && whenThere(<Papers personId={me.id} />)}
                 {me?.role === 'owner' && (
                   <>
+                    <NameAndZone />
                     <KeptFor />
                     <NewSpots />
                     <LaidAsideList zone={zone} />

@@ -14,6 +14,7 @@ import {
   type SoundingsRead,
   xyzTable,
 } from '@bluffwind/core/formats/soundingsCsv';
+import { requireSomeDepth } from '@bluffwind/core/formats/someDepth';
 import { readTable, type Table } from '@bluffwind/core/formats/table';
 import { readShore } from '@bluffwind/core/formats/shoreFile';
 import { readTideTable, type TideTable, type TideTableTerms } from '@bluffwind/core/formats/tideTable';
@@ -240,10 +241,10 @@ const work = {
     return plainly(() => {
       if (mapping) {
         const turn = mapping.projection === null ? undefined : toDegrees(mapping.projection);
-        return readSoundings(xyzTable(text) ?? readTable(text), mapping, turn);
+        return requireSomeDepth(readSoundings(xyzTable(text) ?? readTable(text), mapping, turn));
       }
       const { soundings, refused } = readNmeaLog(text);
-      return { soundings: soundings as readonly TrackSounding[], refused };
+      return requireSomeDepth({ soundings: soundings as readonly TrackSounding[], refused });
     });
   },
   /** Reads a file of depths and keeps its points here; what comes back says what it is. */
@@ -264,7 +265,7 @@ const work = {
     const { soundingsOfPoints } = await import('./depthFile');
     return plainly(() => {
       if (!depths) throw new UnreadableFile('No file of depths is open.', 'Choose it again.');
-      return soundingsOfPoints(depths, terms);
+      return requireSomeDepth(soundingsOfPoints(depths, terms));
     });
   },
 };
