@@ -2,6 +2,7 @@ import type { OutfitName } from '@bluffwind/contract/crew';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { post } from '../data/api';
+import { serverNow } from '../data/clock';
 import { boardQuery, meQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
 import { ZONES } from '../data/zones';
@@ -32,12 +33,11 @@ export function NameAndZone() {
   const trip = [...(board?.tomorrow ?? []), ...(board?.today ?? [])][0];
   const store = (typed: OutfitName) => {
     if (typed.zone === zone) return saving.save(typed);
-    const now = Date.now();
     const reads = (at: number | string) =>
       `${dayName(at, zone)} ${clock(at, zone)} reads ${dayName(at, typed.zone)} ${clock(at, typed.zone)}`;
     ask({
       title: `By the clock of ${typed.zone.replaceAll('_', ' ')} from now on?`,
-      text: `Nothing that was logged or planned moves in time; it is shown by the other clock. What ${reads(trip?.startsAt ?? now)}. Days of trips, seasons of rules and briefs go by the new days. Change the hours of trips ahead in the calendar if they were meant by the other clock.`,
+      text: `Nothing that was logged or planned moves in time; it is shown by the other clock. What ${reads(trip?.startsAt ?? serverNow())}. Days of trips, seasons of rules and briefs go by the new days. Change the hours of trips ahead in the calendar if they were meant by the other clock.`,
       yes: 'Take that clock',
       act: () => saving.save(typed),
     });
