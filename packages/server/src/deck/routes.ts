@@ -224,9 +224,10 @@ async function keptBefore(entities: EntityManager, trip: TripRow, zone: string):
 }
 
 async function deckStops(entities: EntityManager, tripId: string): Promise<DeckStop[]> {
-  const stops = await entities.find(StopEntity, { where: { tripId, deletedAt: IsNull() }, order: { startedAt: 'ASC' } });
+  const stops = await entities.find(StopEntity, { where: { tripId, deletedAt: IsNull() }, order: { startedAt: 'ASC', id: 'ASC' } });
   if (stops.length === 0) return [];
-  const sets = await entities.find(SetEntity, { where: { stopId: In(stops.map((s) => s.id)) }, order: { startedAt: 'ASC' } });
+  // Rods that began together stay in the phone's order: its keys grow with time.
+  const sets = await entities.find(SetEntity, { where: { stopId: In(stops.map((s) => s.id)) }, order: { startedAt: 'ASC', id: 'ASC' } });
   const catches = await entities.find(CatchEntity, {
     where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() },
     order: { at: 'ASC' },

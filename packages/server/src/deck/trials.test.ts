@@ -1,6 +1,7 @@
 // Leaders compared on deck: which rods fish what comes with the sets, the answer with the log, whoever says it first or twice.
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { v7 } from 'uuid';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { iso } from '../testing/validBodies';
 
@@ -26,7 +27,7 @@ const send = async (...entries: object[]) =>
     message: string;
   }[];
 const trial = { what: 'leader', arms: ['4 kg', '8 kg'] };
-const rods = (arm: string | null, n = 2, id: string = randomUUID()) => ({
+const rods = (arm: string | null, n = 2, id: string = v7()) => ({
   id,
   presentationId: h.mine.presentations[0]?.id,
   rods: n,
