@@ -2,7 +2,7 @@
 import { tideModel } from '@bluffwind/core/tide/tideModel';
 import { tideTurns } from '@bluffwind/core/tide/tideTurns';
 import { seeded } from '@bluffwind/core/units/seeded';
-import { expect, type Page, test } from '@playwright/test';
+import { type Browser, expect, type Page, test } from '@playwright/test';
 import writeXlsxFile from 'write-excel-file/node';
 import boston from '../packages/core/src/tide/fixtures/boston.json' with { type: 'json' };
 import { Doer } from './doer';
@@ -62,8 +62,8 @@ const EAST = ((9 - new Date().getUTCHours() + 36) % 24) - 12;
 const HERE = { zone: `Etc/GMT${EAST > 0 ? '-' : '+'}${Math.abs(EAST)}`, lon: Math.max(-179, Math.min(179, EAST * 15)) };
 const TODAY = new Date(Date.now() + EAST * 3_600_000).toISOString().slice(0, 10);
 
-test('a salt-water captain draws a shore, pastes sixty days of tides, asks a captain in, and has his day', async ({ browser }) => {
-  ({ url } = await emptyWorld());
+/** A browser that knows nothing of the others, on a desk in that zone. */
+async function atADesk(browser: Browser) {
   const context = await browser.newContext({
     baseURL: url,
     locale: 'en-GB',
@@ -71,7 +71,12 @@ test('a salt-water captain draws a shore, pastes sixty days of tides, asks a cap
     viewport: { width: 1280, height: 800 },
   });
   const page = await context.newPage();
-  const d = new Doer(page);
+  return { context, page, d: new Doer(page) };
+}
+
+test('a salt-water captain draws a shore, pastes sixty days of tides, asks a captain in, and has his day', async ({ browser }) => {
+  ({ url } = await emptyWorld());
+  const { context, page, d } = await atADesk(browser);
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'An outfit of your own' })).toBeVisible();
   await expectAccessible(page);
@@ -248,14 +253,7 @@ function forecastFile(): string {
 }
 
 test('a lake guide brings shore, soundings, waypoints, two seasons and a forecast in files, and has his day', async ({ browser }) => {
-  const context = await browser.newContext({
-    baseURL: url,
-    locale: 'en-GB',
-    timezoneId: HERE.zone,
-    viewport: { width: 1280, height: 800 },
-  });
-  const page = await context.newPage();
-  const d = new Doer(page);
+  const { context, page, d } = await atADesk(browser);
   await page.goto('/sign-in');
   await d.link('Make an outfit of your own');
   await d.fill('Name of the outfit', 'Arrin Guiding');
@@ -334,14 +332,7 @@ test('a lake guide brings shore, soundings, waypoints, two seasons and a forecas
 });
 
 test('an owner who has nothing yet looks at a sample lake, plans on it, and takes it out whole', async ({ browser }) => {
-  const context = await browser.newContext({
-    baseURL: url,
-    locale: 'en-GB',
-    timezoneId: HERE.zone,
-    viewport: { width: 1280, height: 800 },
-  });
-  const page = await context.newPage();
-  const d = new Doer(page);
+  const { context, page, d } = await atADesk(browser);
   await page.goto('/begin');
   await d.fill('Name of the outfit', 'Otter Pool Guiding');
   await d.fill('Your name', 'Ansa Reed');
@@ -378,7 +369,7 @@ test('an owner who has nothing yet looks at a sample lake, plans on it, and take
 });
 
 /** Opens an invitation on another browser, which knows nothing of the first. */
-async function comeIn(browser: import('@playwright/test').Browser, link: string): Promise<void> {
+async function comeIn(browser: Browser, link: string): Promise<void> {
   const other = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page: Page = await other.newPage();
   await page.goto(link);

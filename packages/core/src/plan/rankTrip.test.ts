@@ -6,7 +6,7 @@ import { seeded } from '../units/seeded';
 import { HOUR, MINUTE } from '../units/time';
 import type { PlanInputs } from './planInputs';
 import { rankTrip, stepAt, stepsOf, worldOf } from './rankTrip';
-import { inputs, START } from './testTrip';
+import { inputs, roughWay, START } from './testTrip';
 
 const STEP = 5 * MINUTE;
 const still = (mps: number) => ({ atMs: [START - 96 * HOUR, START + 24 * HOUR], value: [mps, mps], forecastFrom: 1 });
@@ -139,26 +139,7 @@ describe('what a boat can reach', () => {
 });
 
 describe('a way that the sea shuts', () => {
-  const hours = Array.from({ length: 40 }, (_, i) => START + (i - 16) * HOUR);
-  /** Rough open water from an hour on; the way to the wall crosses it, the spots lie in shelter. */
-  const rough = (fromMs: number) => {
-    const of = () => ({ atMs: hours, value: hours.map((t) => (t >= fromMs ? 9 : 1)), forecastFrom: 0 });
-    const sheltered = trip().spots.map((s) => ({ ...s, fetchM: new Array(36).fill(100) }));
-    return trip({
-      boat: { ...trip().boat, windLimitMps: 40 },
-      water: { ...CALM, wind: { east: of(), north: of(), gust: null } } as never,
-      spots: sheltered,
-      sea: {
-        places: [{ lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(25_000), bar: null }],
-        dock: [[], [0], []],
-        between: [
-          [[], [0], []],
-          [[0], [], [0]],
-          [[], [0], []],
-        ],
-      },
-    });
-  };
+  const rough = (fromMs: number) => roughWay(trip(), fromMs);
   it('the whole trip long says so in place of a call; for a part of it the call stands before it and tells of it', () => {
     const all = rankTrip(rough(START - 10 * HOUR), { model: saying(() => 2) });
     expect(all.shut).toEqual([{ spotId: 'lee', why: 'waves over the limit on the way there during the whole trip' }]);

@@ -9,33 +9,15 @@ import { shutWays, wayShutWords } from './shutWays';
 import { waysBySea } from './waysBySea';
 import { waysInSteps, waysOfTrip } from './waysByTide';
 import { whyNot } from './whyNot';
-import { inputs, START } from './testTrip';
+import { inputs, roughWay, START } from './testTrip';
 import { inMetric } from '../units/measure';
 
 const END_OF_TIME = START + 1000 * HOUR;
 const ROUGH_FROM = START + 3 * HOUR;
 
-/** The test's trip with a gale on open water from its fourth hour; only the way to the lee wall crosses it. */
-function rough(more: { limitM?: number; fromMs?: number } = {}) {
-  const trip = inputs();
-  const { limitM = 0.8, fromMs = ROUGH_FROM } = more;
-  const hours = Array.from({ length: 40 }, (_, i) => START + (i - 16) * HOUR);
-  const of = () => ({ atMs: hours, value: hours.map((t) => (t >= fromMs ? 9 : 1)), forecastFrom: 0 });
-  return inputs({
-    boat: { ...trip.boat, waveLimitM: limitM, windLimitMps: 40 },
-    water: { ...trip.water, wind: { east: of(), north: of(), gust: null } },
-    spots: trip.spots.map((s) => ({ ...s, fetchM: new Array(36).fill(100), accessDepthM: null })),
-    sea: {
-      places: [{ lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(25_000), bar: null }],
-      dock: [[], [0], []],
-      between: [
-        [[], [0], []],
-        [[0], [], [0]],
-        [[], [0], []],
-      ],
-    },
-  });
-}
+/** The test's trip with a gale from its fourth hour, for a boat with a limit of waves. */
+const rough = ({ limitM = 0.8, fromMs = ROUGH_FROM }: { limitM?: number; fromMs?: number } = {}) =>
+  roughWay(inputs({ boat: { ...inputs().boat, waveLimitM: limitM } }), fromMs);
 
 describe('sea on the runs', () => {
   it('shuts a way for the hours in which the waves on it are over the boat’s limit, though both its ends are sheltered', () => {

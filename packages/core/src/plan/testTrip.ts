@@ -105,3 +105,27 @@ export function inputs(more: Partial<PlanInputs> = {}): PlanInputs {
     ...more,
   };
 }
+
+/**
+ * The trip with a gale on open water from an instant on, its spots in shelter; only the way to the lee wall crosses that water.
+ * @param base - The trip that it is made from.
+ */
+export function roughWay(base: PlanInputs, fromMs: number): PlanInputs {
+  const each = Array.from({ length: 40 }, (_, i) => START + (i - 16) * HOUR);
+  const wind = () => ({ atMs: each, value: each.map((t) => (t >= fromMs ? 9 : 1)), forecastFrom: 0 });
+  return {
+    ...base,
+    boat: { ...base.boat, windLimitMps: 40 },
+    water: { ...base.water, wind: { east: wind(), north: wind(), gust: null } },
+    spots: base.spots.map((s) => ({ ...s, fetchM: new Array(36).fill(100), accessDepthM: null })),
+    sea: {
+      places: [{ lat: 47.6, lon: -35.2, depthM: 20, fetchM: new Array(36).fill(25_000), bar: null }],
+      dock: [[], [0], []],
+      between: [
+        [[], [0], []],
+        [[0], [], [0]],
+        [[], [0], []],
+      ],
+    },
+  };
+}

@@ -12,15 +12,16 @@ export function beginningsRoutes({ config }: Deps) {
     async (c) => {
       const [row] = await c.get('entities').query(
         `with s as (select water_id, boat_id from sample),
-           own as (select * from water where retired_at is null and id not in (select water_id from s))
-         select (select count(*)::int from own) as waters,
-          (select count(*)::int from chart_layer l join own w on w.id = l.water_id
+           own as (select * from water where id not in (select water_id from s)),
+           live as (select * from own where retired_at is null)
+         select (select count(*)::int from live) as waters,
+          (select count(*)::int from chart_layer l join live w on w.id = l.water_id
             where l.kind = 'bed' and exists (select from jsonb_array_elements(l.data->'depthM') d where jsonb_typeof(d) = 'number')) as shores,
-          (select count(*)::int from survey v join own w on w.id = v.water_id where v.withdrawn_at is null) as surveys,
-          (select count(*)::int from own where tide is not null) as tides,
-          (select count(*)::int from (select from reading r join own w on w.id = r.water_id where withdrawn_at is null limit 1000) r) as readings,
+          (select count(*)::int from survey v join live w on w.id = v.water_id where v.withdrawn_at is null) as surveys,
+          (select count(*)::int from live where tide is not null) as tides,
+          (select count(*)::int from (select from reading r join live w on w.id = r.water_id where withdrawn_at is null limit 1000) r) as readings,
           (select count(*)::int from boat where retired_at is null and id not in (select boat_id from s)) as boats,
-          (select count(*)::int from spot p join own w on w.id = p.water_id where p.retired_at is null) as spots,
+          (select count(*)::int from spot p join live w on w.id = p.water_id where p.retired_at is null) as spots,
           (select count(*)::int from species where retired_at is null) as species,
           (select count(*)::int from presentation where active) as baits,
           (select count(*)::int from person where active) as people,

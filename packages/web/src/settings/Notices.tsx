@@ -1,23 +1,17 @@
 import type { PushView } from '@bluffwind/contract/push';
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { v7 } from 'uuid';
 import { deviceWords } from '../crew/deviceWords';
 import { get, post } from '../data/api';
-import { mySettings } from '../data/settings';
 import { useSave } from '../data/useSave';
 import { pushAddress, pushHere, subscribeHere, unsubscribeHere } from '../offline/pushHere';
 import { dateName } from '../ui/format';
 import { Button, Fault } from '../ui/parts';
-import { useOwnSettings } from './useOwnSettings';
+import { NoticeKinds } from './NoticeKinds';
 
 const noticesQuery = queryOptions({ queryKey: ['me', 'push'], queryFn: () => get<PushView>('/me/push'), staleTime: 60_000 });
 const hereQuery = queryOptions({ queryKey: ['push here'], queryFn: pushAddress, staleTime: 0 });
 const TOUCHES = [['me', 'push'], ['push here']] as const;
-const KINDS = [
-  { kind: 'overdue', words: 'A boat is overdue, and when it is back' },
-  { kind: 'brief', words: 'The brief, when it goes out for a day on which I go out' },
-] as const;
 
 /** Phones and laptops of this person that are told though no page of ours is open. */
 export function Notices() {
@@ -70,34 +64,9 @@ export function Notices() {
         <p className="text-ink-2">This browser was told to show no notices from here. Allow them in its settings for this page first.</p>
       )}
       {can === 'no' && <p className="text-ink-2">This browser cannot show notices. On a phone, put Bluffwind on the home screen first.</p>}
-      {data && data.devices.length > 0 && <Wanted />}
+      {data && data.devices.length > 0 && <NoticeKinds channel="push" />}
     </section>
   );
 }
 
 const KEYS = ['add', 'remove', 'try'] as const;
-
-function Wanted() {
-  const saving = useOwnSettings();
-  const [wanted, setWanted] = useState(mySettings().push);
-  const on = saving.error === null ? wanted : mySettings().push;
-  return (
-    <>
-      {KINDS.map(({ kind, words }) => (
-        <label key={kind} className="flex min-h-7 items-center gap-2 max-md:min-h-11">
-          <input
-            type="checkbox"
-            checked={on[kind]}
-            onChange={(e) => {
-              const push = { ...wanted, [kind]: e.target.checked };
-              setWanted(push);
-              saving.save({ push });
-            }}
-          />{' '}
-          {words}
-        </label>
-      ))}
-      {saving.error !== null && <Fault error={saving.error} />}
-    </>
-  );
-}
