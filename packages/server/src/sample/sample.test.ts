@@ -157,6 +157,17 @@ describe('the sample of an outfit', () => {
     expect(await counts()).toEqual(before);
   });
 
+  it('leaves the first evening as it is, and so does a water of one’s own that goes out of use: its trips were made', async () => {
+    const before = (await call('/beginnings')).body as { waters: number; trips: number; stops: number };
+    await h.owner.query('update water set retired_at = now() where outfit_id = $1', [h.mine.outfit.id]);
+    try {
+      expect((await call('/beginnings')).body).toMatchObject({ waters: 0, trips: before.trips, stops: before.stops });
+      expect(before.trips).toBeGreaterThan(0);
+    } finally {
+      await h.owner.query('update water set retired_at = null where outfit_id = $1', [h.mine.outfit.id]);
+    }
+  });
+
   it('can go whatever was done on it: no table that hangs on a water or a boat is closed to the application', async () => {
     const [{ role }] = await h.source.query('select current_user as role');
     const closed: { name: string }[] = await h.owner.query(
