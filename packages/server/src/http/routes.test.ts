@@ -1,4 +1,5 @@
 // The one way to add a route: what is answered is cut to its schema, kept while it holds, and refused in order when there is too much.
+import { gunzipSync } from 'node:zlib';
 import type { Holder } from './who';
 import { createRoute, OpenAPIHono, z } from '@hono/zod-openapi';
 import { describe, expect, it } from 'vitest';
@@ -97,6 +98,32 @@ describe('an answer', () => {
     // And it is kept: the next is given it at once.
     expect((await app.get()).status).toBe(200);
     expect(n).toBe(2);
+  });
+
+  it('that was worked out behind one that stood in for it reaches the next reader as its headers say', async () => {
+    let n = 0;
+    let finish = () => {};
+    const app = serve(
+      async () => {
+        const mine = ++n;
+        if (mine > 1) await new Promise<void>((r) => (finish = r));
+        return { name: `Pell ${mine}`, guests: [] };
+      },
+      { keptMs: 1000 },
+    );
+    const seen = async (accepts: string) => {
+      const answer = await app.get({ 'Accept-Encoding': accepts });
+      const sent = Buffer.from(await answer.arrayBuffer());
+      const text = (answer.headers.get('Content-Encoding') === 'gzip' ? gunzipSync(sent) : sent).toString();
+      return [(JSON.parse(text) as { name: string }).name, answer.headers.get('Content-Encoding')];
+    };
+    expect(await seen('gzip')).toEqual(['Pell 1', 'gzip']);
+    app.as({ version: '2' });
+    expect(await seen('gzip')).toEqual(['Pell 1', 'gzip']);
+    finish();
+    await new Promise((r) => setTimeout(r, 20));
+    expect(await seen('gzip')).toEqual(['Pell 2', 'gzip']);
+    expect(await seen('identity')).toEqual(['Pell 2', null]);
   });
 
   it('that takes long to work out anew is the one that was, marked so, until the present one is there', async () => {

@@ -59,9 +59,9 @@ export function router(): Routes {
           };
           const value = await (within ? within(work) : handler(c));
           if (writes && topics.length > 0) await c.get('changed')?.(topics, terms.often === true);
-          const answer = present(c, schema.parse(value));
+          const said = schema.parse(value);
           // One that is kept is for others too, who may not have it yet: each is told by himself what he has.
-          return answers ? answer : unlessKnown(c, answer);
+          return answers ? presentKept(said) : unlessKnown(c, present(c, said));
         };
         return answers ? answers.answer(c as Context<Env>, terms, made) : made();
       };
@@ -149,13 +149,29 @@ function taken(terms: RouteTerms): MiddlewareHandler<Env>[] {
 
 /** The answer as JSON. */
 function present(c: Context<Env>, value: unknown): Response {
+  if (c.req.method !== 'GET') return c.body(JSON.stringify(value), 200, { 'Content-Type': 'application/json' });
+  const answer = tagged(value);
+  return c.body(answer.text, 200, answer.headers);
+}
+
+/** An answer to be kept, apart from the request that began it: that one may have been given the answer that was, with headers of its own. */
+function presentKept(value: unknown): Response {
+  const { text, headers } = tagged(value);
+  return new Response(text, { headers });
+}
+
+/** What a reader is sent, with the tag by which he asks whether it still holds. */
+function tagged(value: unknown): { readonly text: string; readonly headers: Record<string, string> } {
   const text = JSON.stringify(value);
-  if (c.req.method !== 'GET') return c.body(text, 200, { 'Content-Type': 'application/json' });
-  const tag = `"${createHash('sha1').update(text).digest('base64url')}"`;
-  c.header('ETag', tag);
-  c.header('Cache-Control', 'private, no-cache');
-  c.header('Vary', 'Cookie');
-  return c.body(text, 200, { 'Content-Type': 'application/json' });
+  return {
+    text,
+    headers: {
+      ETag: `"${createHash('sha1').update(text).digest('base64url')}"`,
+      'Cache-Control': 'private, no-cache',
+      Vary: 'Cookie',
+      'Content-Type': 'application/json',
+    },
+  };
 }
 
 /** A reader who has an answer already is told so. */
