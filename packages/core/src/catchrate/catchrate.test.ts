@@ -8,6 +8,7 @@ import { fitCatchRate } from './fitCatchRate';
 import { likeWater } from './likeWater';
 import { rateRange } from './rangeOf';
 import type { FishedSet, RateConditions, RateWorld } from './world';
+import { nth } from '../units/indexed';
 
 const NOW = Date.UTC(2026, 5, 18, 20);
 const ENVELOPE = { depthMinM: 0.5, depthMaxM: 4, tempMinC: 8, tempMaxC: 22 };
@@ -149,7 +150,7 @@ describe('catch rate', () => {
   });
 
   it('refuses effort of zero and unknown spots by name', () => {
-    const bad = { ...(log[0] as FishedSet), rodHours: 0 };
+    const bad = { ...nth(log, 0), rodHours: 0 };
     expect(() => fitCatchRate(WORLD, [bad])).toThrow(/rodHours: expected more than 0/);
     expect(() => fitCatchRate(WORLD, [{ ...bad, spot: 'moon' }])).toThrow(/unknown spot moon/);
   });
@@ -224,9 +225,9 @@ describe('what is learned', () => {
     expect(none.rate(ask('pier'))).toBeLessThan(0.02);
     const one = fitCatchRate(WORLD, madeUpLog(1));
     expect(Number.isFinite(one.rate(ask('quay')))).toBe(true);
-    const absurd = fitCatchRate(WORLD, [...madeUpLog(300), { ...(madeUpLog(1)[0] as FishedSet), fish: 5000 }]);
+    const absurd = fitCatchRate(WORLD, [...madeUpLog(300), { ...nth(madeUpLog(1), 0), fish: 5000 }]);
     expect(absurd.rate(ask('quay'))).toBeLessThan(60);
-    expect(() => fitCatchRate(WORLD, [{ ...(madeUpLog(1)[0] as FishedSet), rodHours: 1e6 }])).toThrow(/rodHours/);
+    expect(() => fitCatchRate(WORLD, [{ ...nth(madeUpLog(1), 0), rodHours: 1e6 }])).toThrow(/rodHours/);
   });
 
   it('names what is unknown, and widens the range by it', () => {

@@ -1,5 +1,6 @@
 // Regularised incomplete gamma by series and continued fraction (Abramowitz & Stegun 1964, 6.5.29 and 6.5.31);
 // log-gamma by Lanczos (g = 7, n = 9), relative error below 1e-13. Quantiles by bracketed bisection and Newton.
+import { nth } from '../units/indexed';
 
 const LANCZOS = [
   0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905,
@@ -12,7 +13,7 @@ export function logGamma(x: number): number {
   const y = x - 1;
   let a: number = LANCZOS[0];
   const t = y + 7.5;
-  for (let i = 1; i < 9; i++) a += (LANCZOS[i] as number) / (y + i);
+  for (let i = 1; i < 9; i++) a += nth(LANCZOS, i) / (y + i);
   return 0.5 * Math.log(2 * Math.PI) + (y + 0.5) * Math.log(t) - t + Math.log(a);
 }
 

@@ -4,6 +4,7 @@ import { DAY } from '../units/time';
 import { encode, FIT_GROUPS, HALF_LIFE_DAYS, placesOf } from './encode';
 import { listsOf } from './groups';
 import type { FishedSet, RateWorld } from './world';
+import { nth } from '../units/indexed';
 
 const NOW = Date.UTC(2026, 5, 19, 12);
 const world: RateWorld = { now: NOW, spots: [{ id: 'lee' }, { id: 'head' }], presentations: [{ id: 'shad' }, { id: 'worm' }] } as never;
@@ -41,7 +42,7 @@ describe('the log as columns', () => {
   });
   it('stands by time, spot, bait, hours, fish and tide, whatever the order in which it came', () => {
     expect(coded([...ORDERED].reverse()).sets).toEqual(ORDERED);
-    const mixed = [4, 0, 8, 2, 6, 1, 7, 3, 5].map((i) => ORDERED[i] as FishedSet);
+    const mixed = [4, 0, 8, 2, 6, 1, 7, 3, 5].map((i) => nth(ORDERED, i));
     expect(coded(mixed).sets).toEqual(ORDERED);
     expect(coded(mixed)).toEqual(coded(ORDERED));
     expect([...coded(ORDERED).spot]).toEqual([0, 1, 0, 0, 0, 0, 0, 0, 0]);
@@ -56,7 +57,7 @@ describe('the log as columns', () => {
     }
     // Alike to the last one is after it: what is there is not gone over again.
     const first = coded(ORDERED.slice(0, 3));
-    expect(coded([ORDERED[2] as FishedSet], first).sets).toEqual([...ORDERED.slice(0, 3), ORDERED[2]]);
+    expect(coded([nth(ORDERED, 2)], first).sets).toEqual([...ORDERED.slice(0, 3), ORDERED[2]]);
     expect(coded([], first)).toEqual(first);
   });
   it('refuses a spot or bait that it does not know, and hours and fish that cannot be', () => {

@@ -3,6 +3,7 @@ import { DAY } from '../units/time';
 import { GROUPS, type Lists, levelsOf, WEEK_GROUP } from './groups';
 import type { FactorRows } from './penalisedPoisson';
 import type { FishedSet, RateWorld } from './world';
+import { nth } from '../units/indexed';
 
 /** Half-life of a past stop's weight, days. */
 export const HALF_LIFE_DAYS = 400;
@@ -60,8 +61,7 @@ export function encode(world: RateWorld, lists: Lists, places: Places, sets: rea
     if (!(set.fish >= 0 && set.fish < 1e5)) throw new RangeError(`fish: expected 0 or more, got ${set.fish}`);
     const w = 2 ** (-Math.max(0, (world.now - set.at) / DAY) / HALF_LIFE_DAYS);
     const levels = levelsOf(world, lists, s, p, set.at, set.conditions);
-    for (let g = 0; g < FIT_GROUPS.length; g++)
-      (codes[g] as Int32Array)[i] = (FIT_GROUPS[g] as (typeof FIT_GROUPS)[number]).code(levels, lists);
+    for (let g = 0; g < FIT_GROUPS.length; g++) nth(codes, g)[i] = nth(FIT_GROUPS, g).code(levels, lists);
     spot[i] = s;
     presentation[i] = p;
     at[i] = set.at;

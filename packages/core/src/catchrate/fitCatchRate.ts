@@ -8,6 +8,7 @@ import { type FactorGroup, type FactorState, fitFactors, levelInformation } from
 import { SIGN_HALF_LIVES_H } from './signs';
 import { OF_FAMILY, type TradeRule } from './tradeRules';
 import type { FishedSet, RateConditions, RateQuery, RateWorld } from './world';
+import { nth } from '../units/indexed';
 
 /** One part of a rate, with what the log says of it. */
 export interface Factor {
@@ -104,12 +105,12 @@ function withSignHalfLife(world: RateWorld, places: ReturnType<typeof placesOf>,
     // What the rules' own multipliers for these signs would have added to what was foretold: sum of y log m - e (m - 1).
     let gain = 0;
     for (const g of SIGN_GROUPS) {
-      const code = tried.rows.codes[g] as Int32Array;
-      const mean = tried.groups[g]?.mean as Float64Array;
+      const code = nth(tried.rows.codes, g);
+      const mean = nth(tried.groups, g).mean ?? new Float64Array();
       for (let i = 0; i < tried.rows.count; i++) {
-        if ((code[i] as number) < 0) continue;
-        const log = mean[code[i] as number] as number;
-        gain += (tried.rows.fish[i] as number) * log - (mu[i] as number) * (Math.exp(log) - 1);
+        if (nth(code, i) < 0) continue;
+        const log = nth(mean, nth(code, i));
+        gain += nth(tried.rows.fish, i) * log - nth(mu, i) * (Math.exp(log) - 1);
       }
     }
     if (gain > most + 1e-9) [best, most] = [tried, gain];
@@ -134,17 +135,17 @@ function factorGroup(g: (typeof FIT_GROUPS)[number], lists: Lists): FactorGroup 
 
 /** Fish of each row that are expected without the weeks. */
 function withoutWeeks(rows: Encoded, state: FactorState, count = rows.count): Float64Array {
-  const week = rows.codes[WEEK] as Int32Array;
-  const beta = state.beta[WEEK] as Float64Array;
+  const week = nth(rows.codes, WEEK);
+  const beta = nth(state.beta, WEEK);
   const off = beta.map((b) => Math.exp(-b));
   const out = new Float64Array(count);
-  for (let i = 0; i < count; i++) out[i] = (state.mu[i] as number) * (off[week[i] as number] as number);
+  for (let i = 0; i < count; i++) out[i] = nth(state.mu, i) * nth(off, nth(week, i));
   return out;
 }
 
 function driftFrom(world: RateWorld, rows: Encoded, state: FactorState, halfLifeDays: number | null = null): Drift {
   const expected = withoutWeeks(rows, state);
-  const k = state.tau[WEEK] as number;
+  const k = nth(state.tau, WEEK);
   return filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, k, state.phi, { halfLifeDays });
 }
 
@@ -159,20 +160,19 @@ function learnDispersion(world: RateWorld, rows: Encoded, groups: readonly Facto
   // What the early fit expects of every row, without weeks; the drift is filtered forward through all of them.
   const expected = new Float64Array(rows.count).fill(early.base);
   GROUPS.forEach((_, g) => {
-    const code = rows.codes[g] as Int32Array;
-    const beta = early.beta[g] as Float64Array;
-    for (let i = 0; i < rows.count; i++)
-      if ((code[i] as number) >= 0) expected[i] = (expected[i] as number) + (beta[code[i] as number] as number);
+    const code = nth(rows.codes, g);
+    const beta = nth(early.beta, g);
+    for (let i = 0; i < rows.count; i++) if (nth(code, i) >= 0) expected[i] = nth(expected, i) + nth(beta, nth(code, i));
   });
-  for (let i = 0; i < rows.count; i++) expected[i] = Math.exp(expected[i] as number) * (rows.effort[i] as number);
+  for (let i = 0; i < rows.count; i++) expected[i] = Math.exp(nth(expected, i)) * nth(rows.effort, i);
   let over = 0;
   let squares = 0;
-  filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, early.tau[WEEK] as number, early.phi, {
+  filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, nth(early.tau, WEEK), early.phi, {
     each: (i, m) => {
       if (i < cut) return;
-      const w = rows.weight[i] as number;
-      const mu = ((expected[i] as number) * m) / w;
-      over += ((rows.fish[i] as number) / w - mu) ** 2 - mu;
+      const w = nth(rows.weight, i);
+      const mu = (nth(expected, i) * m) / w;
+      over += (nth(rows.fish, i) / w - mu) ** 2 - mu;
       squares += mu * mu;
     },
   });
@@ -208,23 +208,23 @@ function model(
     return known;
   };
   // What the water does is summed once for all presentations.
-  const byWater = GROUPS.map((g, i) => [g, beta[i] as Float64Array] as const).filter(([g]) => !g.bait);
-  const byBait = GROUPS.map((g, i) => [g, beta[i] as Float64Array] as const).filter(([g]) => g.bait);
+  const byWater = GROUPS.map((g, i) => [g, nth(beta, i)] as const).filter(([g]) => !g.bait);
+  const byBait = GROUPS.map((g, i) => [g, nth(beta, i)] as const).filter(([g]) => g.bait);
   const ratesAt: CatchRateModel['ratesAt'] = (spot, presentations, at, conditions, out) => {
     const v = waterLevels(world, lists, spot, at, conditions);
     const sum = (list: readonly (readonly [Group, Float64Array])[], from: number): number => {
       let log = from;
       for (let k = 0; k < list.length; k++) {
-        const [group, b] = list[k] as readonly [Group, Float64Array];
+        const [group, b] = nth(list, k);
         const code = group.code(v, lists);
-        if (code >= 0) log += b[code] as number;
+        if (code >= 0) log += nth(b, code);
       }
       return log;
     };
     const water = sum(byWater, state.base);
-    const lately = spot < 0 ? 1 : (drifts[spot] as number);
+    const lately = spot < 0 ? 1 : nth(drifts, spot);
     for (let k = 0; k < presentations.length; k++) {
-      const p = presentations[k] as number;
+      const p = nth(presentations, k);
       setBait(v, world, lists, p, at, conditions);
       out[k] = Math.exp(sum(byBait, water)) * lately * shareAt(spot, p);
     }
@@ -232,7 +232,7 @@ function model(
   const one = new Float64Array(1);
   const rateAt: CatchRateModel['rateAt'] = (spot, presentation, at, conditions) => {
     ratesAt(spot, [presentation], at, conditions, one);
-    return one[0] as number;
+    return nth(one, 0);
   };
   const indices = (q: RateQuery) => [places.spots.get(q.spot) ?? -1, places.presentations.get(q.presentation) ?? -1] as const;
   // What a kind of bait is made for is cited by the kind.
@@ -272,7 +272,7 @@ function model(
         },
       ];
       GROUPS.forEach((group, g) => {
-        const code = codes[g] as number;
+        const code = nth(codes, g);
         const unknown = code < 0 ? (group.needs?.(q.conditions, world) ?? null) : null;
         // What this world has nothing of (no structures named, say) is no unknown either.
         if (code < 0 && unknown === null) return;
@@ -290,9 +290,9 @@ function model(
       all.push({
         name: 'spot lately',
         level: s < 0 ? -1 : 0,
-        multiplier: s < 0 ? 1 : (drifts[s] as number),
-        fish: s < 0 ? 0 : (drift.fish[s] as number),
-        expected: s < 0 ? 0 : (drift.expected[s] as number),
+        multiplier: s < 0 ? 1 : nth(drifts, s),
+        fish: s < 0 ? 0 : nth(drift.fish, s),
+        expected: s < 0 ? 0 : nth(drift.expected, s),
         rule: null,
         unknown: null,
       });
@@ -304,12 +304,12 @@ function model(
       const [s] = indices(q);
       let variance = 0;
       GROUPS.forEach(({ needs }, g) => {
-        const group = groups[g] as FactorGroup;
-        const code = codes[g] as number;
+        const group = nth(groups, g);
+        const code = nth(codes, g);
         if (code < 0 && !needs?.(q.conditions, world)) return;
         // An unknown level keeps the whole spread of its group.
         const known = code < 0 ? 0 : levelInformation(state, g, code) + (group.weight?.[code] ?? 0);
-        variance += 1 / (known + (state.tau[g] as number));
+        variance += 1 / (known + nth(state.tau, g));
       });
       variance += driftLogVariance(drift, s);
       return Math.max(0.01, variance * SHARED);

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/seeded';
 import { type FactorGroup, type FactorRows, type FactorState, fitFactors, levelInformation } from './penalisedPoisson';
+import { nth } from '../units/indexed';
 
 /** Rows of three groups: one with a level in every row, one with gaps, one that no row speaks of. */
 function made(count: number, seed = 4, most = 9): FactorRows {
@@ -12,7 +13,7 @@ function made(count: number, seed = 4, most = 9): FactorRows {
   const weight = Float64Array.from({ length: count }, () => 0.3 + 0.7 * random());
   const effort = weight.map((w) => w * (1 + 3 * random()));
   const fish = Float64Array.from({ length: count }, (_, i) =>
-    Math.floor((weight[i] as number) * most * (0.4 + random()) * (1 + 0.3 * ((codes[0] as Int32Array)[i] as number))),
+    Math.floor(nth(weight, i) * most * (0.4 + random()) * (1 + 0.3 * nth(nth(codes, 0), i))),
   );
   return { count, codes, fish, effort, weight };
 }
@@ -69,7 +70,7 @@ describe('the end of a fit', () => {
   });
   it('leaves a level without rows at its prior mean, and a group that no row speaks of alone', () => {
     expect(at(s.beta[0], 4)).toBe(0);
-    expect([...(s.beta[2] as Float64Array)]).toEqual([0, 0]);
+    expect([...nth(s.beta, 2)]).toEqual([0, 0]);
     expect([s.active, s.whole]).toEqual([[0, 1], [0]]);
     const spoken = fitFactors(rows, [{ size: 4, tau0: 6, mean: Float64Array.of(0.1, 0.1, 0.1, 0.1) }, ...GROUPS.slice(1)], END);
     expect(sum(4, (c) => at(spoken.beta[0], c) - 0.1)).toBeCloseTo(0, 9);
@@ -178,8 +179,7 @@ describe('a fit that is cut short or goes on', () => {
     const on = fitFactors(rows, GROUPS, { ...END, warm: before });
     expect([on.active, on.whole]).toEqual([[0, 1], [0]]);
     expect(on.base).toBeCloseTo(cold.base, 5);
-    for (const g of [0, 1])
-      expect([...(on.beta[g] as Float64Array)]).toEqual([...(cold.beta[g] as Float64Array)].map((b) => expect.closeTo(b, 4)));
+    for (const g of [0, 1]) expect([...nth(on.beta, g)]).toEqual([...nth(cold.beta, g)].map((b) => expect.closeTo(b, 4)));
     expect([...on.mu]).toEqual([...cold.mu].map((m) => expect.closeTo(m, 3)));
     // The state that it went on from is as it was.
     expect(before.mu.length).toBe(70);
@@ -188,7 +188,7 @@ describe('a fit that is cut short or goes on', () => {
     expect(fitFactors(part(40), GROUPS, { warm: before, passes: 1 }).mu.length).toBe(40);
   });
   it('does not take a group for whole that was not before', () => {
-    const gaps = { ...rows, codes: [rows.codes[1] as Int32Array, rows.codes[1] as Int32Array, rows.codes[2] as Int32Array] };
+    const gaps = { ...rows, codes: [nth(rows.codes, 1), nth(rows.codes, 1), nth(rows.codes, 2)] };
     const groups = [GROUPS[1], GROUPS[1], GROUPS[2]] as FactorGroup[];
     const first = fitFactors(gaps, groups, END);
     expect(first.whole).toEqual([]);

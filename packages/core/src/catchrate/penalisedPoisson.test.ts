@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { goalShare, normalShare } from './goalShare';
 import { fitFactors, type FactorRows } from './penalisedPoisson';
 import type { FishedSet } from './world';
+import { nth } from '../units/indexed';
 
 const rowsOf = (codes: number[][], fish: number[], effort = fish.map(() => 1)): FactorRows => ({
   count: fish.length,
@@ -28,9 +29,9 @@ describe('penalised quasi-Poisson', () => {
       baseEffort: 1e-9,
     });
     const [o, t] = s.beta as [Float64Array, Float64Array];
-    expect((o[1] as number) - (o[0] as number)).toBeCloseTo(-0.4543, 3);
-    expect((o[2] as number) - (o[0] as number)).toBeCloseTo(-0.293, 3);
-    expect((t[1] as number) - (t[0] as number)).toBeCloseTo(0, 3);
+    expect(nth(o, 1) - nth(o, 0)).toBeCloseTo(-0.4543, 3);
+    expect(nth(o, 2) - nth(o, 0)).toBeCloseTo(-0.293, 3);
+    expect(nth(t, 1) - nth(t, 0)).toBeCloseTo(0, 3);
     expect(s.mu[0]).toBeCloseTo(21, 3);
     // Fitted values keep the margins: a property of every Poisson fit.
     expect(s.mu.reduce((a, b) => a + b, 0)).toBeCloseTo(150, 6);
@@ -57,7 +58,7 @@ describe('penalised quasi-Poisson', () => {
         level.map((l) => Math.round(5 * Math.exp(spread * Math.sin(l * 2.1)))),
       );
     };
-    const tau = (spread: number) => fitFactors(make(spread), [{ size: 20, tau0: 5 }]).tau[0] as number;
+    const tau = (spread: number) => nth(fitFactors(make(spread), [{ size: 20, tau0: 5 }]).tau, 0);
     expect(tau(0)).toBeGreaterThan(tau(0.4));
     expect(tau(0.4)).toBeGreaterThan(1.5 * tau(1));
     // A sine of amplitude 1 has a variance of one half: a precision of two.
@@ -71,14 +72,17 @@ describe('penalised quasi-Poisson', () => {
     expect(none.beta[0]?.[1]).toBeCloseTo(Math.log(0.4), 9);
     const against = (n: number) => {
       const level = Array.from({ length: 2 * n }, (_, i) => i % 2);
-      const beta = fitFactors(
-        rowsOf(
-          [level],
-          level.map(() => 2),
-        ),
-        [group],
-      ).beta[0] as Float64Array;
-      return Math.exp((beta[1] as number) - (beta[0] as number));
+      const beta = nth(
+        fitFactors(
+          rowsOf(
+            [level],
+            level.map(() => 2),
+          ),
+          [group],
+        ).beta,
+        0,
+      );
+      return Math.exp(nth(beta, 1) - nth(beta, 0));
     };
     expect(against(2)).toBeLessThan(against(20));
     expect(against(20)).toBeLessThan(against(400));

@@ -3,6 +3,7 @@
 // by cyclic Newton steps group by group (levels of a group share no row, so each step is a set of scalar equations;
 // McCullagh & Nelder 1989, ch. 6 and 9). The precision tau of each group is estimated from the spread of its own levels
 // (empirical Bayes by the EM-like fixed point of MacKay 1992), phi by Pearson's chi-square.
+import { nth } from '../units/indexed';
 
 /** Rows as columns. A code of -1 means that the row says nothing of that group. */
 export interface FactorRows {
@@ -80,7 +81,7 @@ export function fitFactors(rows: FactorRows, groups: readonly FactorGroup[], opt
     tau: warm ? Float64Array.from(warm.tau) : Float64Array.from(groups, (g) => g.tau0),
     phi: warm ? warm.phi : PHI0,
     mu: new Float64Array(n),
-    fish: groups.map((g, i) => (warm ? Float64Array.from(warm.fish[i] as Float64Array) : new Float64Array(g.size))),
+    fish: groups.map((g, i) => (warm ? Float64Array.from(nth(warm.fish, i)) : new Float64Array(g.size))),
     expected: groups.map((g) => new Float64Array(g.size)),
     passes: 0,
     active,
@@ -92,31 +93,31 @@ export function fitFactors(rows: FactorRows, groups: readonly FactorGroup[], opt
   if (warm) mu.set(warm.mu.subarray(0, seen));
   for (let i = seen; i < n; i++) mu[i] = s.base;
   groups.forEach((_, g) => {
-    const code = rows.codes[g] as Int32Array;
-    const beta = s.beta[g] as Float64Array;
-    const fish = s.fish[g] as Float64Array;
+    const code = nth(rows.codes, g);
+    const beta = nth(s.beta, g);
+    const fish = nth(s.fish, g);
     let known = 0;
     for (let i = seen; i < n; i++) {
-      const c = code[i] as number;
+      const c = nth(code, i);
       if (c < 0) continue;
       known++;
-      fish[c] = (fish[c] as number) + (rows.fish[i] as number);
-      mu[i] = (mu[i] as number) + (beta[c] as number);
+      fish[c] = nth(fish, c) + nth(rows.fish, i);
+      mu[i] = nth(mu, i) + nth(beta, c);
     }
     if (known > 0 || warm?.active.includes(g)) active.push(g);
     // Where every row has a level, the group's own mean can be given to the base at once, instead of creeping there.
     if (known === n - seen && (seen === 0 || warm?.whole.includes(g))) whole.push(g);
   });
   let totalFish = 0;
-  for (let i = seen; i < n; i++) mu[i] = Math.exp(mu[i] as number) * (rows.effort[i] as number);
-  for (let i = 0; i < n; i++) totalFish += rows.fish[i] as number;
+  for (let i = seen; i < n; i++) mu[i] = Math.exp(nth(mu, i)) * nth(rows.effort, i);
+  for (let i = 0; i < n; i++) totalFish += nth(rows.fish, i);
   const before = new Float64Array(n);
   for (let pass = 0; pass < passes; pass++) {
     s.passes = pass + 1;
     before.set(mu);
     moveBase(rows, s, totalFish, baseRate, baseEffort);
-    for (const g of active) moveGroup(rows, groups[g] as FactorGroup, g, s);
-    for (const g of whole) centre(groups[g] as FactorGroup, g, s);
+    for (const g of active) moveGroup(rows, nth(groups, g), g, s);
+    for (const g of whole) centre(nth(groups, g), g, s);
     if (learn && pass % LEARN_EVERY === LEARN_EVERY - 1) {
       learnTau(groups, s);
       learnPhi(rows, groups, s);
@@ -131,27 +132,27 @@ function changed(mu: Float64Array, before: Float64Array): number {
   let moved = 0;
   let all = 1e-9;
   for (let i = 0; i < mu.length; i++) {
-    moved += Math.abs((mu[i] as number) - (before[i] as number));
-    all += mu[i] as number;
+    moved += Math.abs(nth(mu, i) - nth(before, i));
+    all += nth(mu, i);
   }
   return moved / all;
 }
 
 /** Gives the mean of a group's levels, which the penalty wants at nothing, to the base; no expectation changes. */
 function centre(group: FactorGroup, g: number, s: FactorState): void {
-  const beta = s.beta[g] as Float64Array;
+  const beta = nth(s.beta, g);
   let weight = 0;
   let sum = 0;
-  const expected = s.expected[g] as Float64Array;
+  const expected = nth(s.expected, g);
   for (let c = 0; c < group.size; c++) {
     if (expected[c] === 0) continue;
-    const t = (s.tau[g] as number) + (group.weight?.[c] ?? 0);
+    const t = nth(s.tau, g) + (group.weight?.[c] ?? 0);
     weight += t;
-    sum += t * ((beta[c] as number) - (group.mean?.[c] ?? 0));
+    sum += t * (nth(beta, c) - (group.mean?.[c] ?? 0));
   }
   if (weight === 0) return;
   const shift = sum / weight;
-  for (let c = 0; c < group.size; c++) if (expected[c] !== 0) beta[c] = (beta[c] as number) - shift;
+  for (let c = 0; c < group.size; c++) if (expected[c] !== 0) beta[c] = nth(beta, c) - shift;
   s.base += shift;
 }
 
@@ -159,65 +160,65 @@ function centre(group: FactorGroup, g: number, s: FactorState): void {
 function moveBase(rows: FactorRows, s: FactorState, totalFish: number, rate: number, effort: number): void {
   const { mu } = s;
   let expected = 0;
-  for (let i = 0; i < rows.count; i++) expected += mu[i] as number;
+  for (let i = 0; i < rows.count; i++) expected += nth(mu, i);
   const old = Math.exp(s.base);
   const next = (totalFish / s.phi + rate * effort) / (expected / old / s.phi + effort);
   const by = next / old;
   s.base = Math.log(next);
-  for (let i = 0; i < rows.count; i++) mu[i] = (mu[i] as number) * by;
+  for (let i = 0; i < rows.count; i++) mu[i] = nth(mu, i) * by;
 }
 
 /** One Newton step of every level of a group. */
 function moveGroup(rows: FactorRows, group: FactorGroup, g: number, s: FactorState): void {
   const { mu, phi } = s;
-  const code = rows.codes[g] as Int32Array;
-  const beta = s.beta[g] as Float64Array;
-  const fish = s.fish[g] as Float64Array;
-  const expected = (s.expected[g] as Float64Array).fill(0);
+  const code = nth(rows.codes, g);
+  const beta = nth(s.beta, g);
+  const fish = nth(s.fish, g);
+  const expected = nth(s.expected, g).fill(0);
   const n = rows.count;
   for (let i = 0; i < n; i++) {
-    const c = code[i] as number;
-    if (c >= 0) expected[c] = (expected[c] as number) + (mu[i] as number);
+    const c = nth(code, i);
+    if (c >= 0) expected[c] = nth(expected, c) + nth(mu, i);
   }
   const by = new Float64Array(group.size);
-  const tau = s.tau[g] as number;
+  const tau = nth(s.tau, g);
   let moved = 0;
   for (let c = 0; c < group.size; c++) {
-    const here = expected[c] as number;
+    const here = nth(expected, c);
     const precision = tau + (group.weight?.[c] ?? 0);
-    const off = (beta[c] as number) - (group.mean?.[c] ?? 0);
+    const off = nth(beta, c) - (group.mean?.[c] ?? 0);
     // Two inner Newton steps of Y/phi - M exp(d)/phi - t (off + d) = 0.
     let d = 0;
     for (let k = 0; k < 2; k++) {
       const m = (here * Math.exp(d)) / phi;
-      d += ((fish[c] as number) / phi - m - precision * (off + d)) / (m + precision);
+      d += (nth(fish, c) / phi - m - precision * (off + d)) / (m + precision);
       d = Math.min(LONGEST_STEP, Math.max(-LONGEST_STEP, d));
     }
-    expected[c] = here / Math.exp(beta[c] as number);
-    beta[c] = (beta[c] as number) + d;
+    expected[c] = here / Math.exp(nth(beta, c));
+    beta[c] = nth(beta, c) + d;
     by[c] = Math.exp(d);
-    moved += Math.abs((by[c] as number) - 1) * here;
+    moved += Math.abs(nth(by, c) - 1) * here;
   }
   // Rows need not be told of steps that none of them would notice.
   if (moved > 1e-12) {
     for (let i = 0; i < n; i++) {
-      const c = code[i] as number;
-      if (c >= 0) mu[i] = (mu[i] as number) * (by[c] as number);
+      const c = nth(code, i);
+      if (c >= 0) mu[i] = nth(mu, i) * nth(by, c);
     }
   }
 }
 
 function learnTau(groups: readonly FactorGroup[], s: FactorState): void {
   groups.forEach((group, g) => {
-    const beta = s.beta[g] as Float64Array;
-    const tau = s.tau[g] as number;
+    const beta = nth(s.beta, g);
+    const tau = nth(s.tau, g);
     let levels = TAU_PRIOR_LEVELS;
     let spread = TAU_PRIOR_LEVELS / group.tau0;
     for (let c = 0; c < group.size; c++) {
-      const others = (s.expected[g] as Float64Array)[c] as number;
+      const others = nth(nth(s.expected, g), c);
       if (others <= 0 || (group.weight?.[c] ?? 0) > 0) continue;
       levels++;
-      spread += (beta[c] as number) ** 2 + 1 / ((others * Math.exp(beta[c] as number)) / s.phi + tau);
+      spread += nth(beta, c) ** 2 + 1 / ((others * Math.exp(nth(beta, c))) / s.phi + tau);
     }
     s.tau[g] = Math.min(TAU_MOST, Math.max(TAU_LEAST, levels / spread));
   });
@@ -227,15 +228,15 @@ function learnPhi(rows: FactorRows, groups: readonly FactorGroup[], s: FactorSta
   let chi = PHI_PRIOR_ROWS * PHI0;
   let free = PHI_PRIOR_ROWS;
   for (let i = 0; i < rows.count; i++) {
-    const w = rows.weight[i] as number;
-    const mu = Math.max(LEAST_MU * w, s.mu[i] as number);
-    chi += ((rows.fish[i] as number) - mu) ** 2 / mu;
+    const w = nth(rows.weight, i);
+    const mu = Math.max(LEAST_MU * w, nth(s.mu, i));
+    chi += (nth(rows.fish, i) - mu) ** 2 / mu;
     free += w;
   }
   groups.forEach((group, g) => {
     for (let c = 0; c < group.size; c++) {
       const h = levelInformation(s, g, c);
-      if (h > 0) free -= h / (h + (s.tau[g] as number) + (group.weight?.[c] ?? 0));
+      if (h > 0) free -= h / (h + nth(s.tau, g) + (group.weight?.[c] ?? 0));
     }
   });
   s.phi = Math.min(PHI_MOST, Math.max(1, chi / Math.max(PHI_PRIOR_ROWS, free)));

@@ -4,6 +4,7 @@ import { seeded } from '../units/seeded';
 import { DAY } from '../units/time';
 import type { DriftRows } from './driftRows';
 import { filterSchools, type SchoolDrift, schoolLogVariance, schoolMultiplier } from './schoolDrift';
+import { lastOf, nth } from '../units/indexed';
 
 type Row = readonly [day: number, spot: number, fish: number, expected: number];
 const rows = (list: readonly Row[], spots = 1): DriftRows =>
@@ -24,23 +25,23 @@ function byPaths(kind: SchoolDrift, list: readonly Row[], nowDay: number, phi: n
   const { mix, levels, stayDays } = kind;
   const step = (from: number, to: number, days: number) => {
     const stays = Math.exp(-days / stayDays);
-    return (from === to ? stays : 0) + (1 - stays) * (mix[to] as number);
+    return (from === to ? stays : 0) + (1 - stays) * nth(mix, to);
   };
-  const likely = ([, , y, e]: Row, k: number) => Math.exp((y * Math.log(levels[k] as number) - e * ((levels[k] as number) - 1)) / phi);
+  const likely = ([, , y, e]: Row, k: number) => Math.exp((y * Math.log(nth(levels, k)) - e * (nth(levels, k) - 1)) / phi);
   /** Sum over paths of the first n stops that end in each level, the n-th one weighed or not. */
   const ends = (n: number, weighed: boolean): number[] => {
-    const first = list[0] as Row;
+    const first = nth(list, 0);
     const paths = (i: number, k: number): number => {
-      const at = list[i] as Row;
+      const at = nth(list, i);
       const own = i < n - 1 || weighed ? likely(at, k) : 1;
       if (i === 0) return own * mix.reduce((s, p, j) => s + p * step(j, k, at[0] - first[0]), 0);
-      const days = at[0] - (list[i - 1] as Row)[0];
+      const days = at[0] - nth(list, i - 1)[0];
       return own * levels.reduce((s, _, j) => s + paths(i - 1, j) * step(j, k, days), 0);
     };
     return levels.map((_, k) => paths(n - 1, k));
   };
   const share = (v: number[]) => v.map((x) => x / v.reduce((a, b) => a + b, 0));
-  const mean = (p: number[]) => p.reduce((s, x, k) => s + x * (levels[k] as number), 0);
+  const mean = (p: number[]) => p.reduce((s, x, k) => s + x * nth(levels, k), 0);
   let gain = 0;
   const told: number[] = [];
   list.forEach((r, i) => {
@@ -49,7 +50,7 @@ function byPaths(kind: SchoolDrift, list: readonly Row[], nowDay: number, phi: n
     gain += r[2] * Math.log(m) - r[3] * (m - 1);
   });
   const last = share(ends(list.length, true));
-  const days = nowDay - (list.at(-1) as Row)[0];
+  const days = nowDay - lastOf(list)[0];
   return { gain, told, chance: levels.map((_, k) => last.reduce((s, p, j) => s + p * step(j, k, days), 0)) };
 }
 
@@ -81,7 +82,7 @@ describe('a school that is there or not', () => {
   });
   it('has levels whose mean is one, which is what nothing fished is worth', () => {
     const none = filterSchools(rows([], 2), 5 * DAY, 1);
-    expect(none.mix.reduce((s, p, k) => s + p * (none.levels[k] as number), 0)).toBeCloseTo(1, 12);
+    expect(none.mix.reduce((s, p, k) => s + p * nth(none.levels, k), 0)).toBeCloseTo(1, 12);
     expect([0, 1].map((s) => schoolMultiplier(none, s))).toEqual([expect.closeTo(1, 12), expect.closeTo(1, 12)]);
     expect(none.gain).toBe(0);
   });
@@ -96,9 +97,9 @@ describe('a school that is there or not', () => {
     const found = filterSchools(rows(LOG), 13 * DAY, 1);
     const logs = found.levels.map(Math.log);
     const p = [...found.chance];
-    const mean = p.reduce((s, x, k) => s + x * (logs[k] as number), 0);
+    const mean = p.reduce((s, x, k) => s + x * nth(logs, k), 0);
     expect(schoolLogVariance(found, 0)).toBeCloseTo(
-      p.reduce((s, x, k) => s + x * ((logs[k] as number) - mean) ** 2, 0),
+      p.reduce((s, x, k) => s + x * (nth(logs, k) - mean) ** 2, 0),
       12,
     );
     expect(schoolLogVariance({ ...found, chance: Float64Array.of(0, 1, 0, 0) }, 0)).toBe(0);

@@ -3,6 +3,7 @@
 // the log, by which would have foretold each stop best from the ones before.
 import { DAY } from '../units/time';
 import type { DriftRows } from './driftRows';
+import { nth } from '../units/indexed';
 
 const LEVELS = [0.5, 1, 2, 4] as const;
 const STAYS_DAYS = [5, 9, 16, 30] as const;
@@ -36,7 +37,7 @@ interface Kind {
 
 const KINDS: readonly Kind[] = STAYS_DAYS.flatMap((stayDays) =>
   MIXES.map((mix) => {
-    const mean = mix.reduce((s, p, k) => s + p * (LEVELS[k] as number), 0);
+    const mean = mix.reduce((s, p, k) => s + p * nth(LEVELS, k), 0);
     return { stayDays, mix, levels: LEVELS.map((l) => l / mean) };
   }),
 );
@@ -50,14 +51,14 @@ export function filterSchools(rows: DriftRows, now: number, phi: number, each?: 
   }
   const { kind, gain } = best as { kind: Kind; gain: number };
   const { chance, last } = run(rows, kind, phi, each);
-  for (let s = 0; s < rows.spots; s++) settle(chance, s, Math.max(0, now - (last[s] as number)) / DAY, kind);
+  for (let s = 0; s < rows.spots; s++) settle(chance, s, Math.max(0, now - nth(last, s)) / DAY, kind);
   return { ...kind, chance, gain };
 }
 
 /** Multiplier of a spot. */
 export function schoolMultiplier(d: SchoolDrift, spot: number): number {
   let m = 0;
-  for (let k = 0; k < N; k++) m += (d.chance[spot * N + k] as number) * (d.levels[k] as number);
+  for (let k = 0; k < N; k++) m += nth(d.chance, spot * N + k) * nth(d.levels, k);
   return m;
 }
 
@@ -65,8 +66,8 @@ export function schoolMultiplier(d: SchoolDrift, spot: number): number {
 export function schoolLogVariance(d: SchoolDrift, spot: number): number {
   let [mean, square] = [0, 0];
   for (let k = 0; k < N; k++) {
-    const p = d.chance[spot * N + k] as number;
-    const log = Math.log(d.levels[k] as number);
+    const p = nth(d.chance, spot * N + k);
+    const log = Math.log(nth(d.levels, k));
     mean += p * log;
     square += p * log * log;
   }
@@ -76,31 +77,31 @@ export function schoolLogVariance(d: SchoolDrift, spot: number): number {
 /** Days pass: what has not stayed is drawn anew. */
 function settle(chance: Float64Array, spot: number, days: number, { stayDays, mix }: Kind): void {
   const stays = Math.exp(-days / stayDays);
-  for (let k = 0; k < N; k++) chance[spot * N + k] = stays * (chance[spot * N + k] as number) + (1 - stays) * (mix[k] as number);
+  for (let k = 0; k < N; k++) chance[spot * N + k] = stays * nth(chance, spot * N + k) + (1 - stays) * nth(mix, k);
 }
 
 function run(rows: DriftRows, kind: Kind, phi: number, each?: (row: number, multiplier: number) => void) {
   const chance = new Float64Array(rows.spots * N);
-  for (let s = 0; s < rows.spots; s++) for (let k = 0; k < N; k++) chance[s * N + k] = kind.mix[k] as number;
+  for (let s = 0; s < rows.spots; s++) for (let k = 0; k < N; k++) chance[s * N + k] = nth(kind.mix, k);
   const last = new Float64Array(rows.spots).fill(rows.at[0] ?? 0);
   const logs = kind.levels.map(Math.log);
   let gain = 0;
   for (let i = 0; i < rows.count; i++) {
-    const s = rows.spot[i] as number;
-    const at = rows.at[i] as number;
-    const [y, e] = [rows.fish[i] as number, rows.expected[i] as number];
-    settle(chance, s, (at - (last[s] as number)) / DAY, kind);
+    const s = nth(rows.spot, i);
+    const at = nth(rows.at, i);
+    const [y, e] = [nth(rows.fish, i), nth(rows.expected, i)];
+    settle(chance, s, (at - nth(last, s)) / DAY, kind);
     let m = 0;
-    for (let k = 0; k < N; k++) m += (chance[s * N + k] as number) * (kind.levels[k] as number);
+    for (let k = 0; k < N; k++) m += nth(chance, s * N + k) * nth(kind.levels, k);
     each?.(i, m);
     gain += y * Math.log(m) - e * (m - 1);
     let total = 0;
     for (let k = 0; k < N; k++) {
-      const w = (chance[s * N + k] as number) * Math.exp((y * (logs[k] as number) - e * ((kind.levels[k] as number) - 1)) / phi);
+      const w = nth(chance, s * N + k) * Math.exp((y * nth(logs, k) - e * (nth(kind.levels, k) - 1)) / phi);
       chance[s * N + k] = w;
       total += w;
     }
-    for (let k = 0; k < N; k++) chance[s * N + k] = total > 0 ? (chance[s * N + k] as number) / total : (kind.mix[k] as number);
+    for (let k = 0; k < N; k++) chance[s * N + k] = total > 0 ? nth(chance, s * N + k) / total : nth(kind.mix, k);
     last[s] = at;
   }
   return { chance, last, gain };

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR } from '../units/time';
 import { type Sign, signIndex, signsAt } from './signs';
+import { nth } from '../units/indexed';
 
 const NOON = Date.UTC(2026, 5, 18, 12);
 // 350 m and 1000 m north of the first, and one that nobody has placed.
@@ -73,9 +74,9 @@ describe('signs', () => {
     expect(at([seen('rays', { spot: 'unknown' })], 0, 0).any).toBe(0);
     // A spot with half a position is nowhere.
     for (const half of [{ lat: 47.6 }, { lon: -35.2 }, { lat: 47.6, lon: null }, { lat: null, lon: -35.2 }]) {
-      const index = signIndex([SPOTS[0] as (typeof SPOTS)[0], { id: 'half', ...half }], [seen('rays')]);
+      const index = signIndex([nth(SPOTS, 0), { id: 'half', ...half }], [seen('rays')]);
       expect(signsAt(index, 1, NOON, 12).any).toBe(0);
-      const from = signIndex([SPOTS[0] as (typeof SPOTS)[0], { id: 'half', ...half }], [seen('rays', { spot: 'half' })]);
+      const from = signIndex([nth(SPOTS, 0), { id: 'half', ...half }], [seen('rays', { spot: 'half' })]);
       expect(signsAt(from, 0, NOON, 12).any).toBe(0);
     }
   });
@@ -93,7 +94,7 @@ describe('signs', () => {
     ])
       expect(
         at(
-          order.map((i) => signs[i] as Sign),
+          order.map((i) => nth(signs, i)),
           0,
           0,
         ).any,

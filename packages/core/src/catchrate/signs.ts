@@ -1,5 +1,6 @@
 // What was seen lately at and near a spot: each sign fades by a half-life and with distance.
 import { HOUR } from '../units/time';
+import { nth } from '../units/indexed';
 
 export const SIGN_KINDS = ['bait', 'birds', 'marks', 'rays', 'surface', 'follow', 'colour', 'temperature'] as const;
 export type SignKind = (typeof SIGN_KINDS)[number];
@@ -82,7 +83,7 @@ export function signsAt(index: SignIndex | null, spot: number, at: number, halfL
   let [any, bait, follow, broken] = [0, 0, 0, 0];
   const oldest = at - KEPT_HALF_LIVES * halfLifeH * HOUR;
   for (let i = list.length - 1; i >= 0; i--) {
-    const s = list[i] as Near;
+    const s = nth(list, i);
     if (s.at > at) continue;
     if (s.at < oldest) break;
     const w = s.weight * 2 ** (-(at - s.at) / HOUR / halfLifeH);

@@ -148,9 +148,9 @@ export function conditionsOver(water: WaterState, fromMs: number, toMs: number):
     const stream = cached(streams, spot, (x) => nearestCurrent(water, x));
     const current = stream?.at(atMs) ?? null;
     const depthM = (spot.depthMinM + spot.depthMaxM) / 2 + (s.tideHeightM ?? 0);
-    const hasWind = s.windMps !== null && s.windFromDeg !== null;
-    const fetchM = hasWind ? fetchFromRose(spot.fetchM, s.windFromDeg as number) : null;
-    const waveM = fetchM === null ? null : waveOf(s, fetchM, depthM, current);
+    const wind = blowing(s);
+    const fetchM = wind && fetchFromRose(spot.fetchM, wind.fromDeg);
+    const waveM = wind === null || fetchM === null ? null : waveOf(wind, fetchM, depthM, current);
     const difference = s.waterTempC === null ? null : (track.differenceAt(atMs) ?? 0);
     const before = track.differenceAt(atMs - 2 * DAY) ?? 0;
     const offset = { offsetC: spot.heatOffsetC, sdC: spot.heatSdC, readings: 0 };
@@ -160,10 +160,10 @@ export function conditionsOver(water: WaterState, fromMs: number, toMs: number):
       depthM,
       currentMps: current?.mps ?? null,
       currentToDeg: current?.toDeg ?? null,
-      onshore: hasWind && spot.shoreNormalDeg !== null ? Math.cos(turnDeg(spot.shoreNormalDeg, s.windFromDeg as number) * DEG) : null,
+      onshore: wind && spot.shoreNormalDeg !== null ? Math.cos(turnDeg(spot.shoreNormalDeg, wind.fromDeg) * DEG) : null,
       fetchM,
       waveM,
-      waterTempC: difference === null ? null : (s.waterTempC as number) + difference + spot.heatOffsetC,
+      waterTempC: difference === null || s.waterTempC === null ? null : s.waterTempC + difference + spot.heatOffsetC,
       waterTempSdC: difference === null ? null : placeTempSd(offset, difference),
       warmerC: difference === null ? null : difference + spot.heatOffsetC,
       waterTemp48hC: s.waterTemp48hC === null ? null : s.waterTemp48hC + (difference ?? 0) - before,
@@ -213,10 +213,8 @@ export function seaOver(water: WaterState, fromMs: number, toMs: number): (place
   return (place, atMs) => {
     const s = cached(shared, atMs, (at) => sharedConditions(water, phaseAt, at));
     const current = cached(streams, place, () => nearestCurrent(water, place))?.at(atMs) ?? null;
-    const waveM =
-      s.windMps === null || s.windFromDeg === null
-        ? null
-        : waveOf(s, fetchFromRose(place.fetchM, s.windFromDeg), place.depthM + (s.tideHeightM ?? 0), current);
+    const wind = blowing(s);
+    const waveM = wind && waveOf(wind, fetchFromRose(place.fetchM, wind.fromDeg), place.depthM + (s.tideHeightM ?? 0), current);
     return { ...s, waveM, currentMps: current?.mps ?? null, currentToDeg: current?.toDeg ?? null };
   };
 }
@@ -258,15 +256,24 @@ function nearestCurrent(water: WaterState, spot: { lat: number; lon: number }): 
   return best;
 }
 
+/** A wind whose strength and direction are known, and how long it has blown so. */
+interface Blowing {
+  readonly mps: number;
+  readonly fromDeg: number;
+  readonly hours: number;
+}
+
+const blowing = (s: Shared): Blowing | null =>
+  s.windMps === null || s.windFromDeg === null ? null : { mps: s.windMps, fromDeg: s.windFromDeg, hours: s.windHours };
+
 /** Wave height at a spot: by wind, fetch, how long it has blown so, and depth; steeper against a current. */
-function waveOf(s: Shared, fetchM: number, depthM: number, current: { mps: number; toDeg: number } | null): number {
-  const wind = s.windMps as number;
+function waveOf(wind: Blowing, fetchM: number, depthM: number, current: { mps: number; toDeg: number } | null): number {
   if (depthM <= 0) return 0;
-  const used = Math.min(fetchM, fetchOfDuration(wind, s.windHours * 3600));
-  const height = waveHeight(wind, used, Math.max(0.3, depthM));
+  const used = Math.min(fetchM, fetchOfDuration(wind.mps, wind.hours * 3600));
+  const height = waveHeight(wind.mps, used, Math.max(0.3, depthM));
   if (!current || current.mps < 0.1) return height;
-  const along = currentAlongWaves(s.windFromDeg as number, current.mps, current.toDeg);
-  return Math.min(heightOnCurrent(height, spmWave(wind, used).periodS, along), 0.6 * Math.max(0.3, depthM));
+  const along = currentAlongWaves(wind.fromDeg, current.mps, current.toDeg);
+  return Math.min(heightOnCurrent(height, spmWave(wind.mps, used).periodS, along), 0.6 * Math.max(0.3, depthM));
 }
 
 /** Hours for which the wind has blown within 45 degrees of now and at two thirds of its speed or more, at most 12. */

@@ -4,6 +4,7 @@ import { depthAt, metresPerDegree, type SeaBed, toLocal, toPosition } from '../g
 import { effectiveFetch, fetchFromRose, fetchRose, MAX_FETCH_M, rayFetch } from './fetch';
 import { fetchOfDuration, heightOnCurrent, opposingMps, spmWave, waveHeight, waveLength, waveSpread, youngVerhagenHeight } from './waves';
 import { apparentWindMps, beaufort, coldWaterBand, heatIndexC, humidityOf, windChillC } from './feels';
+import { nth } from '../units/indexed';
 
 const { Geodesic } = createRequire(import.meta.url)('geographiclib-geodesic');
 
@@ -46,7 +47,7 @@ describe('fetch', () => {
     const rose = fetchRose(strait, 2000, 2500);
     expect(rose).toEqual(Array.from({ length: 36 }, (_, i) => Math.round(effectiveFetch(strait, 2000, 2500, i * 10))));
     expect(fetchFromRose(rose, 0)).toBeGreaterThan(fetchFromRose(rose, 270) * 1.5);
-    expect(fetchFromRose(rose, 355)).toBeCloseTo(((rose[35] as number) + (rose[0] as number)) / 2, 6);
+    expect(fetchFromRose(rose, 355)).toBeCloseTo((nth(rose, 35) + nth(rose, 0)) / 2, 6);
   });
   it('is unlimited toward open sea', () => {
     expect(

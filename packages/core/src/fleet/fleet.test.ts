@@ -5,6 +5,7 @@ import type { ItineraryProblem } from '../itinerary/problem';
 import { type FleetProblem, meetings } from './fleetProblem';
 import { randomFleet } from './randomFleet';
 import { solveFleet } from './solveFleet';
+import { nth } from '../units/indexed';
 
 const QUICK = { rounds: 60, tries: 20 };
 
@@ -13,12 +14,12 @@ function bruteForceTwo(fleet: FleetProblem): number {
   const plans = fleet.boats.map(({ problem: p }) => {
     const list: { value: number; spot: string; arrive: number; depart: number }[] = [{ value: 0, spot: '', arrive: 0, depart: 0 }];
     p.spots.forEach((s, i) => {
-      const home = p.dockTravelSteps[i] as number;
+      const home = nth(p.dockTravelSteps, i);
       for (let a = home; a < p.steps; a++)
         for (let d = a + p.minStaySteps; d + home <= p.steps; d++) {
           let value = 0;
           for (let t = a; t < d; t++)
-            value += ((s.ratePerHour[t] as number) * p.stepMin * Math.exp((-s.fadePerHour * (t - a) * p.stepMin) / 60)) / 60;
+            value += (nth(s.ratePerHour, t) * p.stepMin * Math.exp((-s.fadePerHour * (t - a) * p.stepMin) / 60)) / 60;
           list.push({ value, spot: s.id, arrive: a, depart: d });
         }
     });
@@ -119,7 +120,7 @@ describe('fleet', () => {
   it('gives more to the boat that weighs more', () => {
     const fleet = lonely(2);
     const heavy = (w: [number, number]) =>
-      solveFleet({ ...fleet, boats: fleet.boats.map((b, i) => ({ ...b, weight: w[i] as number })) }, { rounds: 120, tries: 40 });
+      solveFleet({ ...fleet, boats: fleet.boats.map((b, i) => ({ ...b, weight: nth(w, i) })) }, { rounds: 120, tries: 40 });
     expect(heavy([3, 1]).boats[0]?.value).toBeGreaterThanOrEqual(heavy([1, 3]).boats[0]?.value ?? 0);
     expect(heavy([1, 3]).boats[1]?.value).toBeGreaterThanOrEqual(heavy([3, 1]).boats[1]?.value ?? 0);
   });

@@ -1,4 +1,5 @@
 // Bait that lasts for fewer trips than want it: who goes without is who loses least by it.
+import { entryOf } from '../units/indexed';
 
 /** A boat's want of baits. */
 export interface BaitBoat {
@@ -31,7 +32,7 @@ export function shareBaits(boats: readonly BaitBoat[], lasts: Readonly<Record<st
     const wanting = boats
       .filter((b) => b.aboard.includes(bait))
       .map((b) => {
-        const so = without.get(b.id) as string[];
+        const so = entryOf(without, b.id);
         return { b, fish: Math.max(0, b.fishWithout(so) - b.fishWithout([...so, bait])) };
       })
       .sort((x, y) => x.fish - y.fish || (x.b.id < y.b.id ? -1 : 1));

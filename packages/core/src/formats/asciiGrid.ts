@@ -1,5 +1,6 @@
 // A grid of depths as text (the ASCII grid of ncols, nrows, xllcorner, cellsize): its cells as points in the grid's own coordinates.
 import { requireSize, UnreadableFile } from './refused';
+import { nth } from '../units/indexed';
 
 /** A grid in the coordinates that it came in; rows run from north to south. */
 export interface DepthGrid {
@@ -20,8 +21,6 @@ const FIRST = /^\s*ncols\s+\d/i;
 /** Whether a text begins as such a grid does. */
 export const isAsciiGrid = (text: string): boolean => FIRST.test(text.slice(0, 200));
 
-const WANTED = ['ncols', 'nrows', 'cellsize'] as const;
-
 /**
  * Reads an ASCII grid with its corner or the centre of its corner cell given.
  * @throws UnreadableFile naming what its head lacks, or how many figures are there of how many there should be.
@@ -33,7 +32,7 @@ export function readAsciiGrid(text: string): DepthGrid {
   for (;;) {
     const line = /^\s*([a-z_]+)\s+(\S+)[ \t\r]*\n/i.exec(text.slice(at, at + 200));
     if (!line) break;
-    head.set((line[1] as string).toLowerCase(), Number(line[2]));
+    head.set(nth(line, 1).toLowerCase(), Number(line[2]));
     at += line[0].length;
   }
   const known = (name: string): number => {
@@ -45,7 +44,7 @@ export function readAsciiGrid(text: string): DepthGrid {
       );
     return value;
   };
-  const [columns, rows, cell] = WANTED.map(known) as [number, number, number];
+  const [columns, rows, cell] = [known('ncols'), known('nrows'), known('cellsize')];
   if (!(Number.isInteger(columns) && Number.isInteger(rows) && columns > 0 && rows > 0 && columns * rows <= 40_000_000 && cell > 0))
     throw new UnreadableFile(`A grid of ${columns} by ${rows} cells of ${cell} cannot be read.`, 'Cut it to the water and save it again.');
   const corner = (axis: 'x' | 'y') => (head.has(`${axis}llcenter`) ? known(`${axis}llcenter`) : known(`${axis}llcorner`) + cell / 2);

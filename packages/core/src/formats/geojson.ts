@@ -3,6 +3,7 @@ import { openRing } from './kml';
 import { type FilePlace, type PlacesRead, positionFault } from './places';
 import { FACTS_KEY, factsFrom, factsJson } from './spotFacts';
 import { quote, type Refused, requireSize, UnreadableFile } from './refused';
+import { nth } from '../units/indexed';
 
 type Json = Record<string, unknown>;
 const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null && !Array.isArray(v);
@@ -35,7 +36,10 @@ export function readGeoJson(text: string): PlacesRead {
     const bare = feature.type !== 'Feature';
     const geometry = bare ? feature : feature.geometry;
     const properties = !bare && isObject(feature.properties) ? feature.properties : {};
-    const words = (key: string) => (typeof properties[key] === 'string' ? (properties[key] as string) : '');
+    const words = (key: string) => {
+      const said = properties[key];
+      return typeof said === 'string' ? said : '';
+    };
     const shapes = isObject(geometry) ? shapesOf(geometry, 0) : null;
     if (!shapes || shapes.length === 0) {
       refuse('its geometry is not known', 'Points, lines, polygons and their collections are read (RFC 7946).');
@@ -87,8 +91,8 @@ function requireShallow(text: string): void {
 const [QUOTE, BACKSLASH, OPEN_ARRAY, CLOSE_ARRAY, OPEN_OBJECT, CLOSE_OBJECT] = [34, 92, 91, 93, 123, 125];
 
 function shapesOf(g: Json, depth: number): { shape: 'point' | 'line' | 'area'; points: unknown[] }[] {
-  const c = Array.isArray(g.coordinates) ? (g.coordinates as unknown[]) : [];
-  const list = (v: unknown) => (Array.isArray(v) ? (v as unknown[]) : []);
+  const c = Array.isArray(g.coordinates) ? g.coordinates : [];
+  const list = (v: unknown) => (Array.isArray(v) ? v : []);
   switch (g.type) {
     case 'Point':
       return [{ shape: 'point', points: [c] }];
@@ -112,12 +116,12 @@ function shapesOf(g: Json, depth: number): { shape: 'point' | 'line' | 'area'; p
 /** Writes places as a FeatureCollection. */
 export function writeGeoJson(places: readonly Omit<FilePlace, 'line'>[]): string {
   const geometry = (p: Pick<FilePlace, 'shape' | 'points'>) => {
-    const points = p.points.map(([lon, lat]) => [Number(lon.toFixed(7)), Number(lat.toFixed(7))]);
+    const points = p.points.map(([lon, lat]): [number, number] => [Number(lon.toFixed(7)), Number(lat.toFixed(7))]);
     if (p.shape === 'point') return { type: 'Point', coordinates: points[0] };
     if (p.shape === 'line') return { type: 'LineString', coordinates: points };
     return {
       type: 'Polygon',
-      coordinates: [[...counterClockwise(points as [number, number][]), counterClockwise(points as [number, number][])[0]]],
+      coordinates: [[...counterClockwise(points), counterClockwise(points)[0]]],
     };
   };
   const features = places.map((p) => ({
@@ -131,7 +135,7 @@ export function writeGeoJson(places: readonly Omit<FilePlace, 'line'>[]): string
 /** Exterior rings run counter-clockwise (RFC 7946, 3.1.6). */
 function counterClockwise(ring: readonly [number, number][]): [number, number][] {
   const area = ring.reduce((s, [x, y], i) => {
-    const [nx, ny] = ring[(i + 1) % ring.length] as [number, number];
+    const [nx, ny] = nth(ring, (i + 1) % ring.length);
     return s + x * ny - nx * y;
   }, 0);
   return area < 0 ? [...ring].reverse() : [...ring];

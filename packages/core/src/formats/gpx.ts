@@ -4,6 +4,7 @@ import { type FilePlace, type PlacesRead, positionFault } from './places';
 import { quote, type Refused } from './refused';
 import { factsFrom, factsXml } from './spotFacts';
 import { escapeXml, walkXml } from './xml';
+import { nth } from '../units/indexed';
 
 interface Open {
   shape: FilePlace['shape'];
@@ -104,9 +105,9 @@ export function writeGpx(places: readonly Omit<FilePlace, 'line'>[]): string {
   const points = places.filter((p) => p.shape === 'point');
   const lines = places.filter((p) => p.shape !== 'point');
   const body = [
-    ...points.map((p) => `  <wpt ${at(p.points[0] as [number, number])}>${timeOf(p.times?.[0])}${names(p)}</wpt>`),
+    ...points.map((p) => `  <wpt ${at(nth(p.points, 0))}>${timeOf(p.times?.[0])}${names(p)}</wpt>`),
     ...lines.map((p) => {
-      const ring = p.shape === 'area' ? [...p.points, p.points[0] as [number, number]] : p.points;
+      const ring = p.shape === 'area' ? [...p.points, nth(p.points, 0)] : p.points;
       return `  <rte>${names(p)}${ring.map((q) => `<rtept ${at(q)}></rtept>`).join('')}</rte>`;
     }),
   ];

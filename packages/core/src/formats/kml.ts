@@ -2,6 +2,7 @@
 import { type FilePlace, type PlacesRead, positionFault } from './places';
 import { quote, type Refused } from './refused';
 import { escapeXml, walkXml } from './xml';
+import { nth } from '../units/indexed';
 
 /** Reads a KML file. A link to another file is named among what was refused. */
 export function readKml(text: string): PlacesRead {
@@ -39,7 +40,7 @@ export function readKml(text: string): PlacesRead {
       if (name === 'coordinates' && shape && mark && !hole) {
         const points: [number, number][] = [];
         for (const tuple of value.split(/\s+/).filter(Boolean)) {
-          const [lon, lat] = tuple.split(',').map(Number) as [number, number];
+          const [lon = Number.NaN, lat = Number.NaN] = tuple.split(',').map(Number);
           const fault = positionFault(lat, lon);
           if (fault) refused.push({ line, text: quote(tuple), ...fault });
           else points.push([lon, lat]);
@@ -77,7 +78,7 @@ export function writeKml(places: readonly Omit<FilePlace, 'line'>[]): string {
   const geometry = (p: Pick<FilePlace, 'shape' | 'points'>) => {
     if (p.shape === 'point') return `<Point>${list(p.points.slice(0, 1))}</Point>`;
     if (p.shape === 'line') return `<LineString>${list(p.points)}</LineString>`;
-    return `<Polygon><outerBoundaryIs><LinearRing>${list([...p.points, p.points[0] as [number, number]])}</LinearRing></outerBoundaryIs></Polygon>`;
+    return `<Polygon><outerBoundaryIs><LinearRing>${list([...p.points, nth(p.points, 0)])}</LinearRing></outerBoundaryIs></Polygon>`;
   };
   const marks = places.map(
     (p) =>

@@ -1,6 +1,7 @@
 // Date and time as files write them, with or without a zone, to instants. Hours that a clock change skips do not exist;
 // hours that it repeats are told apart by the order of the file or by an offset.
 import { HOUR, MINUTE, zoneOffsetMin } from '../units/time';
+import { lastOf, nth } from '../units/indexed';
 
 /** A wall-clock time read against a zone. */
 export type LocalInstant =
@@ -20,8 +21,8 @@ export function fromWallClock(wallMs: number, zone: string): LocalInstant {
     .sort((a, b) => a - b);
   const distinct = [...new Set(hits)];
   if (distinct.length === 0) return { kind: 'skipped' };
-  if (distinct.length === 1) return { kind: 'one', atMs: distinct[0] as number };
-  return { kind: 'twice', firstMs: distinct[0] as number, secondMs: distinct.at(-1) as number };
+  if (distinct.length === 1) return { kind: 'one', atMs: nth(distinct, 0) };
+  return { kind: 'twice', firstMs: nth(distinct, 0), secondMs: lastOf(distinct) };
 }
 
 /** How day and month stand in dates such as 03/04/2026. */
@@ -51,7 +52,8 @@ export function parseDateTime(text: string, order: DateOrder = 'dmy'): Parts | n
 }
 
 function partsOf(year?: string, month?: string, day?: string, hour = '0', minute = '0', second = '0', zone?: string): Parts | null {
-  const [y, mo, d, h, mi, se] = [year, month, day, hour, minute, second].map(Number) as [number, number, number, number, number, number];
+  const [y, mo, d] = [Number(year), Number(month), Number(day)];
+  const [h, mi, se] = [Number(hour), Number(minute), Number(second)];
   if (mo < 1 || mo > 12 || h > 24 || mi > 59 || se > 60) return null;
   const wallMs = Date.UTC(y, mo - 1, d, h, mi, se);
   if (new Date(Date.UTC(y, mo - 1, d)).getUTCDate() !== d) return null;

@@ -2,9 +2,11 @@
 // Checked against metar-taf-parser.
 import type { FileReading } from './readingsCsv';
 import { quote, type Refused } from './refused';
+import { fieldOf, nth } from '../units/indexed';
 
 const OKTAS: Record<string, number> = { SKC: 0, CLR: 0, NSC: 0, NCD: 0, FEW: 0.25, SCT: 0.5, BKN: 0.75, OVC: 1, VV: 1 };
 const KNOT = 1852 / 3600;
+const WIND_UNITS: Record<string, number> = { KT: KNOT, MPS: 1, KMH: 1 / 3.6 };
 const DAY_MS = 86_400_000;
 
 /** One report: its station, instant, readings, and whether it speaks of thunder. */
@@ -32,11 +34,11 @@ export function parseMetar(text: string, nearMs: number): MetarReport | { reason
   let thunder = false;
   const body = rest.slice(2);
   for (let i = 0; i < body.length; i++) {
-    const w = body[i] as string;
+    const w = nth(body, i);
     if (w === 'RMK' || w === 'TEMPO' || w === 'BECMG' || w === 'NOSIG') break;
     const wind = /^(\d{3}|VRB)(\d{2,3})(?:G(\d{2,3}))?(KT|MPS|KMH)$/.exec(w);
     if (wind) {
-      const factor = { KT: KNOT, MPS: 1, KMH: 1 / 3.6 }[wind[4] as 'KT'];
+      const factor = fieldOf(WIND_UNITS, nth(wind, 4));
       out.set('windMps', Number(wind[2]) * factor);
       if (wind[1] !== 'VRB') out.set('windFromDeg', Number(wind[1]) % 360);
       if (wind[3]) out.set('windGustMps', Number(wind[3]) * factor);
@@ -59,13 +61,13 @@ export function parseMetar(text: string, nearMs: number): MetarReport | { reason
     }
     const cloud = /^(SKC|CLR|NSC|NCD|FEW|SCT|BKN|OVC|VV)(\d{3}|\/{3})?(CB|TCU)?$/.exec(w);
     if (cloud) {
-      out.set('cloud', Math.max(out.get('cloud') ?? 0, OKTAS[cloud[1] as string] as number));
+      out.set('cloud', Math.max(out.get('cloud') ?? 0, fieldOf(OKTAS, nth(cloud, 1))));
       continue;
     }
     const temps = /^(M?\d{2})\/(M?\d{2})?$/.exec(w);
     if (temps) {
       const c = (t: string) => Number(t.replace('M', '-'));
-      out.set('airTempC', c(temps[1] as string));
+      out.set('airTempC', c(nth(temps, 1)));
       if (temps[2]) out.set('dewPointC', c(temps[2]));
       continue;
     }

@@ -1,5 +1,6 @@
 // Sentences of NMEA 0183 that a boat's instruments send, with their checksum (exclusive or of what stands between $ and *).
 // Fields after the public summaries of the standard; checked against nmea-simple.
+import { nth } from '../units/indexed';
 
 /** What one sentence says, SI; only what was valid in it. */
 export interface NmeaFact {
@@ -43,7 +44,7 @@ export function parseNmea(line: string): NmeaLine {
   if (t.length > LONGEST) return { reason: 'the line is longer than a sentence can be', remedy: 'Check that it is an NMEA 0183 log.' };
   const m = /^[$!]([A-Z]{2}[A-Z0-9]{3},[^*]*)(?:\*([0-9A-Fa-f]{2}))?$/.exec(t);
   if (!m) return { reason: 'it is not an NMEA sentence', remedy: 'Check that it is an NMEA 0183 log.' };
-  const body = m[1] as string;
+  const body = nth(m, 1);
   if (m[2] === undefined) return { reason: 'the checksum is missing', remedy: 'The line was cut off; it is passed over.' };
   if (m[2].toUpperCase() !== nmeaChecksum(body))
     return {
@@ -51,7 +52,7 @@ export function parseNmea(line: string): NmeaLine {
       remedy: 'The line was garbled on the way; it is passed over.',
     };
   const f = body.split(',');
-  return { fact: factOf((f[0] as string).slice(2), f) };
+  return { fact: factOf(nth(f, 0).slice(2), f) };
 }
 
 function factOf(type: string, f: readonly string[]): NmeaFact | null {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { guessPastMapping, readPastTrips, tripsOf } from './pastTrips';
 import { type PhotoFacts, photoTable } from './photoTable';
+import { nth } from '../units/indexed';
 
 const ZONE = 'Atlantic/Azores';
 // The second spot lies 500 m north of the first.
@@ -37,7 +38,7 @@ describe('photos of fish', () => {
       ['09:10', '12:35'],
       ['14:36', '15:06'],
     ]);
-    const between = lines([taken[0] as PhotoFacts, photo('x.jpg', '2025-06-18 09:50', { lat: 47.6045 }), taken[1] as PhotoFacts]);
+    const between = lines([nth(taken, 0), photo('x.jpg', '2025-06-18 09:50', { lat: 47.6045 }), nth(taken, 1)]);
     expect(between.map((c) => [c[1], c[2]])).toEqual([
       ['09:10', 'Near stone'],
       ['09:20', 'Far head'],

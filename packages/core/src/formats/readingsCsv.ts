@@ -5,6 +5,7 @@ import { decimalOf, parseNumber } from './number';
 import { quote, type Refused } from './refused';
 import type { Table } from './table';
 import { inputUnit, unitsOf } from './unitsOf';
+import { nth } from '../units/indexed';
 
 /** One reading of a file. */
 export interface FileReading {
@@ -118,7 +119,7 @@ export function readReadings(table: Table, mapping: ReadingMapping): ReadingsRea
           `Check the decimal sign (${mapping.decimal}) and the column.`,
         ];
       else {
-        const value = (units[i] as { toSi: (x: number) => number }).toSi(raw);
+        const value = nth(units, i).toSi(raw);
         const { limits } = known(v.variable);
         // Out of range altogether speaks for a wrong unit rather than a bad sensor; flags deal with the latter.
         if (Math.abs(value) > 10 * Math.max(Math.abs(limits.min), Math.abs(limits.max)))

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { type FileRule, readRules, rulesCsv } from './rulesCsv';
 import { readTable } from './table';
+import { nth } from '../units/indexed';
 
 const read = (text: string) => readRules(readTable(text));
 const HEAD = 'species,zone,kind,least,most,unit,measured,angler,boat,days,from,to,words,source,checked';
@@ -41,7 +42,7 @@ describe('a file of rules', () => {
     const { rules: back, refused } = read(rulesCsv(rules));
     expect(refused).toEqual([]);
     expect(back.map(({ line: _, ...r }) => r)).toEqual(rules);
-    expect(rulesCsv([{ ...(rules[4] as Omit<FileRule, 'line'>), source: '=1+2' }])).toContain("'=1+2");
+    expect(rulesCsv([{ ...nth(rules, 4), source: '=1+2' }])).toContain("'=1+2");
   });
   it('refuses line by line what is no rule, and the whole without its columns', () => {
     const line = (rest: string) => read(`${HEAD}\n${rest}`).refused[0]?.reason;

@@ -3,6 +3,7 @@ import type { LengthKind } from '../rules/verdict';
 import { decimalOf, parseNumber } from './number';
 import { quote, type Refused, UnreadableFile } from './refused';
 import type { Table } from './table';
+import { nth } from '../units/indexed';
 
 /** What a line says, as the crew's copy keeps it. */
 export type FileRuleBody =
@@ -111,10 +112,11 @@ function bodyOf(cell: (c: Column) => string, decimal: '.' | ','): FileRuleBody {
     case 'slot': {
       const mm = UNIT_MM[cell('unit').toLowerCase() || 'cm'];
       if (mm === undefined) throw new Wrong(`its unit is "${cell('unit')}"`, 'Lengths are in cm, mm or inches.');
-      const [least, most] = (['least', 'most'] as const).map((c) => {
+      const whole = (c: 'least' | 'most') => {
         const v = number(c);
         return v === null ? null : Math.round(v * mm);
-      }) as [number | null, number | null];
+      };
+      const [least, most] = [whole('least'), whole('most')];
       if (least !== null && most !== null && most < least) throw new Wrong('its lengths are crossed', 'The least stands before the most.');
       if (least === null && most === null) throw new Wrong('it names no length', 'Fill in least, most or both.');
       const lengthKind = MEASURED.find((m) => m === (cell('measured').toLowerCase() || 'total'));
@@ -149,11 +151,11 @@ function monthDay(column: string, text: string): string {
   if (iso) [month, day] = [Number(iso[1]), Number(iso[2])];
   else if (dotted) [month, day] = [Number(dotted[2]), Number(dotted[1])];
   else if (words) {
-    const [a, b] = [words[1] as string, words[2] as string];
+    const [a, b] = [nth(words, 1), nth(words, 2)];
     const [name, figure] = /^\d/.test(a) ? [b, a] : [a, b];
     [month, day] = [MONTHS.indexOf(name.slice(0, 3).toLowerCase()) + 1, Number(figure)];
   }
-  if (!(month >= 1 && month <= 12 && day >= 1 && day <= (DAYS_IN[month - 1] as number)))
+  if (!(month >= 1 && month <= 12 && day >= 1 && day <= nth(DAYS_IN, month - 1)))
     throw new Wrong(`${column} is "${text}"`, 'Write a day and a month, such as 15 May or 05-15.');
   return `${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
 }

@@ -88,7 +88,7 @@ export function readSoundings(table: Table, m: SoundingMapping, turn?: (x: numbe
   const refused: Refused[] = [];
   for (const { line, cells } of table.records) {
     const refuse = (reason: string, remedy: string) => refused.push({ line, text: quote(cells.join(' ')), reason, remedy });
-    const [y, x, raw] = [m.latColumn, m.lonColumn, m.depthColumn].map((c) => parseNumber(cells[c] ?? '', m.decimal)) as (number | null)[];
+    const [y, x, raw] = [m.latColumn, m.lonColumn, m.depthColumn].map((c) => parseNumber(cells[c] ?? '', m.decimal));
     if (y == null || x == null || raw == null) {
       refuse('latitude, longitude or depth is not a number', `Check the columns and the decimal sign (${m.decimal}).`);
       continue;

@@ -1,6 +1,6 @@
 // What a file of ours says of a spot beyond its name and place, so that a spot that goes out and comes back is the same. Other programs
 // pass over it: GeoJSON in a member of the properties (RFC 7946, 6.1), GPX in extensions of a namespace of our own (GPX 1.1 schema).
-import { HAZARD_KINDS, type Hazard, type HazardKind } from '../risk/hazard';
+import { HAZARD_KINDS, type Hazard } from '../risk/hazard';
 import { escapeXml } from './xml';
 
 /** Facts of a spot. Depths below datum, m; null where nobody has said. */
@@ -61,7 +61,7 @@ function hazardFrom(h: Raw): Hazard | null {
   if (note === '') return null;
   const [from, to] = [figure(h.windsFromDeg, 0, 360), figure(h.windsToDeg, 0, 360)];
   return {
-    kind: HAZARD_KINDS.includes(h.kind as HazardKind) ? (h.kind as HazardKind) : 'other',
+    kind: HAZARD_KINDS.find((k) => k === h.kind) ?? 'other',
     windSectorDeg: from === null || to === null ? null : [from, to],
     windMps: figure(h.windMps, 0, 60),
     waveM: figure(h.waveM, 0, 20),

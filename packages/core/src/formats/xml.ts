@@ -1,6 +1,7 @@
 // A tree-less walk over XML (saxes). Nothing is fetched and no entity of a document's own is expanded, so that neither an
 // "XML bomb" nor a link can do anything.
 import { SaxesParser } from 'saxes';
+import { fieldOf } from '../units/indexed';
 import { requireSize, UnreadableFile } from './refused';
 
 /** Called for each element's end with its local name, attributes of its start, text and line. */
@@ -45,11 +46,13 @@ export function walkXml(text: string, handlers: XmlHandlers): void {
   parser.close();
 }
 
+const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' };
+
 /** Text made safe inside an element or attribute. */
 export function escapeXml(text: string): string {
   return (
     text
-      .replace(/[&<>"']/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&apos;' })[c] as string)
+      .replace(/[&<>"']/g, (c) => fieldOf(ESCAPES, c))
       // Characters that XML 1.0 cannot hold.
       .replace(/[^\t\n\r\u0020-\uD7FF\uE000-\uFFFD\u{10000}-\u{10FFFF}]/gu, '')
   );

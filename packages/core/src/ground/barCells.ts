@@ -1,6 +1,7 @@
 // A drawn passage as cells of the bed: what the crew has charted there is what a run is held to.
 import type { BarCells } from './seaOnWays';
 import { type SeaBed, toLocal } from './seaBed';
+import { nth } from '../units/indexed';
 
 /** A passage as the crew draws it: a line of [lon, lat] over the shallow part. */
 export interface Passage {
@@ -19,7 +20,7 @@ export function barCells(bed: SeaBed, passage: Passage): BarCells {
     if (i >= 0 && j >= 0 && i < bed.columns && j < bed.rows) cells.add(j * bed.columns + i);
   };
   local.slice(1).forEach((b, k) => {
-    const a = local[k] as (typeof local)[number];
+    const a = nth(local, k);
     const steps = Math.max(1, Math.ceil(Math.hypot(b.xM - a.xM, b.yM - a.yM) / (bed.cellM / 2)));
     for (let s = 0; s <= steps; s++) add(a.xM + ((b.xM - a.xM) * s) / steps, a.yM + ((b.yM - a.yM) * s) / steps);
   });
@@ -30,6 +31,6 @@ export function barCells(bed: SeaBed, passage: Passage): BarCells {
 export function withBars(bed: SeaBed, bars: readonly BarCells[]): SeaBed {
   if (bars.length === 0) return bed;
   const depthM = Float64Array.from(bed.depthM);
-  for (const bar of bars) for (const c of bar.cells) if ((depthM[c] as number) > bar.chartedDepthM) depthM[c] = bar.chartedDepthM;
+  for (const bar of bars) for (const c of bar.cells) if (nth(depthM, c) > bar.chartedDepthM) depthM[c] = bar.chartedDepthM;
   return { ...bed, depthM };
 }

@@ -1,6 +1,7 @@
 // Slope, aspect and curvature by Horn's 3 x 3 differences (Horn 1981); Bathymetric Position Index after Weiss 2001 and
 // Lundblad et al. 2006: height of a cell above the mean of the ring round it. Depths are positive down, BPI positive up.
 import type { SeaBed } from './seaBed';
+import { nth } from '../units/indexed';
 
 /** Shape of the bed, cell by cell; NaN where a neighbour is not known. */
 export interface BedShape {
@@ -19,7 +20,7 @@ export function bedShape(bed: SeaBed): BedShape {
   const slope = new Float64Array(size).fill(Number.NaN);
   const aspectDeg = new Float64Array(size).fill(Number.NaN);
   const curvature = new Float64Array(size).fill(Number.NaN);
-  const z = (i: number, j: number) => bed.depthM[j * columns + i] as number;
+  const z = (i: number, j: number) => nth(bed.depthM, j * columns + i);
   for (let j = 1; j < rows - 1; j++) {
     for (let i = 1; i < columns - 1; i++) {
       const dx = (z(i + 1, j - 1) + 2 * z(i + 1, j) + z(i + 1, j + 1) - z(i - 1, j - 1) - 2 * z(i - 1, j) - z(i - 1, j + 1)) / (8 * cellM);
@@ -52,14 +53,14 @@ export function positionIndex(bed: SeaBed, innerM: number, outerM: number): Floa
   const out = new Float64Array(columns * rows).fill(Number.NaN);
   for (let j = 0; j < rows; j++) {
     for (let i = 0; i < columns; i++) {
-      const here = bed.depthM[j * columns + i] as number;
+      const here = nth(bed.depthM, j * columns + i);
       if (Number.isNaN(here)) continue;
       let sum = 0;
       let n = 0;
       for (const [di, dj] of ring) {
         const [x, y] = [i + di, j + dj];
         if (x < 0 || y < 0 || x >= columns || y >= rows) continue;
-        const d = bed.depthM[y * columns + x] as number;
+        const d = nth(bed.depthM, y * columns + x);
         if (Number.isNaN(d)) continue;
         sum += d;
         n++;

@@ -1,6 +1,7 @@
 // Contour lines of a grid with holes: marching squares (d3-contour), without the parts that only run along a hole's edge.
 import { contours } from 'd3-contour';
 import { type SeaBed, toPosition } from './seaBed';
+import { nth } from '../units/indexed';
 
 /** One depth's lines as [lon, lat] points. */
 export interface ContourLines {
@@ -20,7 +21,7 @@ export function contourDepths(minM: number, maxM: number): number[] {
 export function contourLines(bed: SeaBed, depths: readonly number[]): ContourLines[] {
   const { columns, rows, cellM, depthM } = bed;
   const unknown = (i: number, j: number) =>
-    i < 0 || j < 0 || i >= columns || j >= rows || Number.isNaN(depthM[Math.floor(j) * columns + Math.floor(i)] as number);
+    i < 0 || j < 0 || i >= columns || j >= rows || Number.isNaN(nth(depthM, Math.floor(j) * columns + Math.floor(i)));
   /** A point that marching squares put there because a neighbour is not known, rather than between two depths. */
   const atHole = (gx: number, gy: number) => {
     const [i, j] = [gx - 0.5, gy - 0.5];
@@ -53,6 +54,6 @@ export function contourLines(bed: SeaBed, depths: readonly number[]): ContourLin
           end();
         }
       }
-      return { depthM: depths[n] as number, lines };
+      return { depthM: nth(depths, n), lines };
     });
 }

@@ -4,6 +4,7 @@ import { DEG, compassPoint } from '../units/angle';
 import { bedShape, positionIndex } from './bedShape';
 import { type SeaBed, toPosition } from './seaBed';
 import { said } from '../units/measure';
+import { nth } from '../units/indexed';
 
 export type FeatureKind = 'edge' | 'point' | 'hump' | 'hole' | 'bench' | 'channel bend';
 
@@ -35,15 +36,12 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   const shape = bedShape(bed);
   const fine = positionIndex(bed, cellM, Math.max(3 * cellM, 60));
   const broad = positionIndex(bed, Math.max(3 * cellM, 120), Math.max(7 * cellM, 320));
-  const wet = (k: number) => (depthM[k] as number) > -0.5;
+  const wet = (k: number) => nth(depthM, k) > -0.5;
   const size = columns * rows;
-  const known = Array.from(
-    { length: size },
-    (_, k) => wet(k) && !Number.isNaN(shape.slope[k] as number) && !Number.isNaN(broad[k] as number),
-  );
+  const known = Array.from({ length: size }, (_, k) => wet(k) && !Number.isNaN(nth(shape.slope, k)) && !Number.isNaN(nth(broad, k)));
   const spread = (a: Float64Array) => {
     const v: number[] = [];
-    for (let k = 0; k < size; k++) if (known[k] && !Number.isNaN(a[k] as number)) v.push(Math.abs(a[k] as number));
+    for (let k = 0; k < size; k++) if (known[k] && !Number.isNaN(nth(a, k))) v.push(Math.abs(nth(a, k)));
     v.sort((x, y) => x - y);
     return v;
   };
@@ -55,8 +53,8 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   const flatSlope = Math.min(0.02, Math.max(0.004, quantile(slopes, 0.35)));
   const high = Math.max(0.35, quantile(broads, 0.85));
   const fineHigh = Math.max(0.15, quantile(fines, 0.8));
-  const flats = mask(size, (k) => (known[k] as boolean) && (shape.slope[k] as number) <= flatSlope && (depthM[k] as number) < 4);
-  const deeps = mask(size, (k) => (known[k] as boolean) && (broad[k] as number) < -high);
+  const flats = mask(size, (k) => nth(known, k) && nth(shape.slope, k) <= flatSlope && nth(depthM, k) < 4);
+  const deeps = mask(size, (k) => nth(known, k) && nth(broad, k) < -high);
   const found: FoundFeature[] = [];
   const groups = (
     kind: FeatureKind,
@@ -66,14 +64,14 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
     weight: (g: Group) => number,
   ) => {
     const list: FoundFeature[] = [];
-    for (const g of clusters(bed, (k) => (known[k] as boolean) && test(k), least)) {
+    for (const g of clusters(bed, (k) => nth(known, k) && test(k), least)) {
       const text = reason(g);
       if (text === null) continue;
       const p = toPosition(bed, (g.at % columns) * cellM, Math.floor(g.at / columns) * cellM);
       list.push({
         kind,
         ...p,
-        depthM: depthM[g.at] as number,
+        depthM: nth(depthM, g.at),
         depthMinM: g.min,
         depthMaxM: g.max,
         sizeM: g.sizeM,
@@ -94,68 +92,65 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   };
   /** Steepest drop across a few cells: how far down in how many metres. */
   const dropAt = (k: number) => {
-    const aspect = (shape.aspectDeg[k] as number) * DEG;
+    const aspect = nth(shape.aspectDeg, k) * DEG;
     const [i, j] = [k % columns, Math.floor(k / columns)];
     const end = (s: number) => {
       const x = Math.round(i + s * Math.sin(aspect) * 1.5);
       const y = Math.round(j + s * Math.cos(aspect) * 1.5);
       const d = depthM[y * columns + x];
-      return d === undefined || Number.isNaN(d) ? (depthM[k] as number) : d;
+      return d === undefined || Number.isNaN(d) ? nth(depthM, k) : d;
     };
     return { downM: Math.abs(end(1) - end(-1)), overM: 3 * cellM };
   };
   groups(
     'edge',
-    (k) => (shape.slope[k] as number) >= steep,
+    (k) => nth(shape.slope, k) >= steep,
     2,
     (g) => {
       const d = dropAt(g.at);
       if (d.downM < 0.8) return null;
-      return `drops ${m(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(shape.aspectDeg[g.at] as number)}${flatWords(g)}`;
+      return `drops ${m(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(nth(shape.aspectDeg, g.at))}${flatWords(g)}`;
     },
     (g) => dropAt(g.at).downM * Math.sqrt(g.cells),
   );
   groups(
     'hump',
-    (k) => (broad[k] as number) >= high && (fine[k] as number) >= fineHigh * 0.3 && closedTop(bed, k),
+    (k) => nth(broad, k) >= high && nth(fine, k) >= fineHigh * 0.3 && closedTop(bed, k),
     1,
-    (g) => `rises ${m(broad[g.at] as number)} above the ground round it, top at ${m(g.min)}${flatWords(g)}`,
-    (g) => broad[g.at] as number,
+    (g) => `rises ${m(nth(broad, g.at))} above the ground round it, top at ${m(g.min)}${flatWords(g)}`,
+    (g) => nth(broad, g.at),
   );
   groups(
     'hole',
-    (k) => -(broad[k] as number) >= high && closedBottom(bed, k),
+    (k) => -nth(broad, k) >= high && closedBottom(bed, k),
     1,
-    (g) => `${m(-(broad[g.at] as number))} deeper than the ground round it, ${m(g.max)} at the deepest${flatWords(g)}`,
-    (g) => -(broad[g.at] as number),
+    (g) => `${m(-nth(broad, g.at))} deeper than the ground round it, ${m(g.max)} at the deepest${flatWords(g)}`,
+    (g) => -nth(broad, g.at),
   );
   groups(
     'point',
-    (k) => (fine[k] as number) >= fineHigh && (shape.slope[k] as number) >= steep * 0.5 && isNose(bed, k),
+    (k) => nth(fine, k) >= fineHigh && nth(shape.slope, k) >= steep * 0.5 && isNose(bed, k),
     1,
     (g) => {
       const d = dropAt(g.at);
       return `a nose of ${m(g.min)} that falls to ${m(g.min + d.downM)} within ${said(d.overM, 'near', 0)}${flatWords(g)}`;
     },
-    (g) => (fine[g.at] as number) * (1 + (shape.slope[g.at] as number)),
+    (g) => nth(fine, g.at) * (1 + nth(shape.slope, g.at)),
   );
   groups(
     'bench',
     (k) =>
-      (shape.slope[k] as number) <= flatSlope &&
-      (depthM[k] as number) > 1.5 &&
-      Math.abs(broad[k] as number) < high &&
-      besideSteep(bed, shape.slope, k, steep),
+      nth(shape.slope, k) <= flatSlope && nth(depthM, k) > 1.5 && Math.abs(nth(broad, k)) < high && besideSteep(bed, shape.slope, k, steep),
     3,
-    (g) => `level at ${m(depthM[g.at] as number)} beside a slope, ${said(Math.round(g.sizeM / 10) * 10, 'near', 0)} long${flatWords(g)}`,
+    (g) => `level at ${m(nth(depthM, g.at))} beside a slope, ${said(Math.round(g.sizeM / 10) * 10, 'near', 0)} long${flatWords(g)}`,
     (g) => g.cells,
   );
   groups(
     'channel bend',
-    (k) => -(broad[k] as number) >= high * 0.8 && !closedBottom(bed, k) && bends(bed, broad, k, high),
+    (k) => -nth(broad, k) >= high * 0.8 && !closedBottom(bed, k) && bends(bed, broad, k, high),
     2,
-    (g) => `the channel turns here at ${m(depthM[g.at] as number)}${flatWords(g)}`,
-    (g) => -(broad[g.at] as number) * Math.sqrt(g.cells),
+    (g) => `the channel turns here at ${m(nth(depthM, g.at))}${flatWords(g)}`,
+    (g) => -nth(broad, g.at) * Math.sqrt(g.cells),
   );
   return apart(found);
 }
@@ -187,7 +182,7 @@ function clusters(bed: SeaBed, test: (k: number) => boolean, least: number): Gro
     const list: number[] = [k];
     open[k] = 0;
     for (let at = 0; at < list.length; at++) {
-      const here = list[at] as number;
+      const here = nth(list, at);
       const [i, j] = [here % columns, Math.floor(here / columns)];
       for (let dj = -1; dj <= 1; dj++) {
         for (let di = -1; di <= 1; di++) {
@@ -201,7 +196,7 @@ function clusters(bed: SeaBed, test: (k: number) => boolean, least: number): Gro
       }
     }
     if (list.length < least) continue;
-    const depths = list.map((c) => depthM[c] as number);
+    const depths = list.map((c) => nth(depthM, c));
     const xs = list.map((c) => c % columns);
     const ys = list.map((c) => Math.floor(c / columns));
     const [mx, my] = [xs.reduce((a, b) => a + b, 0) / xs.length, ys.reduce((a, b) => a + b, 0) / ys.length];
@@ -231,10 +226,10 @@ function deeperShare(bed: SeaBed, k: number, byM: number): number {
     const x = Math.round(i + r * Math.sin((a * Math.PI) / 8));
     const y = Math.round(j + r * Math.cos((a * Math.PI) / 8));
     if (x < 0 || y < 0 || x >= columns || y >= rows) continue;
-    const d = depthM[y * columns + x] as number;
+    const d = nth(depthM, y * columns + x);
     if (Number.isNaN(d)) continue;
     n++;
-    if (d > (depthM[k] as number) + byM) deeper++;
+    if (d > nth(depthM, k) + byM) deeper++;
   }
   return n < 8 ? 0.5 : deeper / n;
 }
@@ -254,7 +249,7 @@ function besideSteep(bed: SeaBed, slope: Float64Array, k: number, steep: number)
   for (let dj = -2; dj <= 2; dj++) {
     for (let di = -2; di <= 2; di++) {
       const [x, y] = [i + di, j + dj];
-      if (x >= 0 && y >= 0 && x < columns && y < rows && (slope[y * columns + x] as number) >= steep * 0.8) return true;
+      if (x >= 0 && y >= 0 && x < columns && y < rows && nth(slope, y * columns + x) >= steep * 0.8) return true;
     }
   }
   return false;
@@ -270,7 +265,7 @@ function bends(bed: SeaBed, broad: Float64Array, k: number, high: number): boole
   const deep = Array.from({ length: 24 }, (_, a) => {
     const x = Math.round(i + r * Math.sin((a * Math.PI) / 12));
     const y = Math.round(j + r * Math.cos((a * Math.PI) / 12));
-    return x >= 0 && y >= 0 && x < columns && y < rows && -(broad[y * columns + x] as number) >= high * 0.6;
+    return x >= 0 && y >= 0 && x < columns && y < rows && -nth(broad, y * columns + x) >= high * 0.6;
   });
   const start = deep.indexOf(false);
   if (start < 0) return false;
@@ -283,7 +278,7 @@ function bends(bed: SeaBed, broad: Float64Array, k: number, high: number): boole
     }
   }
   if (arms.length !== 2) return false;
-  const between = Math.abs((arms[1] as number) - (arms[0] as number)) * 15;
+  const between = Math.abs(nth(arms, 1) - nth(arms, 0)) * 15;
   return Math.min(between, 360 - between) < 150;
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fitPicture, type PicturePoint, placeOfPixel } from './fitPicture';
 import { metresPerDegree } from './seaBed';
+import { nth } from '../units/indexed';
 
 const [LAT, LON] = [47.6, -35.2];
 /** A picture with its corner at a place, a pixel of so many metres, turned clockwise. */
@@ -27,7 +28,7 @@ const CORNERS = [
 describe('a picture from the air', () => {
   it.each([0, 30, 90, 200, 315])('turned by %s degrees lies where it was taken, by any three points of it', (turnedDeg) => {
     const all = taken([...CORNERS, [700, 400]], { turnedDeg });
-    const { place, offM, pixelM } = fitPicture([all[0], all[2], all[4]].map((p, i) => p ?? (all[i] as PicturePoint)));
+    const { place, offM, pixelM } = fitPicture([all[0], all[2], all[4]].map((p, i) => p ?? nth(all, i)));
     expect(offM).toBeNull();
     expect(pixelM).toBeCloseTo(0.5, 3);
     for (const p of all) {

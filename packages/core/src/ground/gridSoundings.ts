@@ -2,6 +2,7 @@
 // A triangle with a side longer than the gap limit is a hole in the coverage and stays blank (NaN).
 import { Delaunay } from 'd3-delaunay';
 import { metresPerDegree, type SeaBed } from './seaBed';
+import { nth } from '../units/indexed';
 
 /** Soundings as columns. */
 export interface Soundings {
@@ -40,14 +41,11 @@ export function toDatum(soundedM: number, transducerM: number, tideM: number): n
 
 /** Middle distance between soundings along the track, m. */
 export function spacingOf(s: Soundings): number {
-  const m = metresPerDegree((s.lat[0] as number) ?? 0);
+  const m = metresPerDegree(nth(s.lat, 0) ?? 0);
   const steps: number[] = [];
   const stride = Math.max(1, Math.floor(s.lat.length / 4000));
   for (let i = 0; i + 1 < s.lat.length; i += stride) {
-    const d = Math.hypot(
-      ((s.lat[i + 1] as number) - (s.lat[i] as number)) * m.lat,
-      ((s.lon[i + 1] as number) - (s.lon[i] as number)) * m.lon,
-    );
+    const d = Math.hypot((nth(s.lat, i + 1) - nth(s.lat, i)) * m.lat, (nth(s.lon, i + 1) - nth(s.lon, i)) * m.lon);
     if (d > 0) steps.push(d);
   }
   steps.sort((a, b) => a - b);
@@ -64,10 +62,10 @@ export function gridSoundings(s: Soundings, options: GridOptions = {}): SeaBed &
   const tell = options.progress ?? (() => true);
   let [south, north, west, east] = [90, -90, 180, -180];
   for (let i = 0; i < n; i++) {
-    south = Math.min(south, s.lat[i] as number);
-    north = Math.max(north, s.lat[i] as number);
-    west = Math.min(west, s.lon[i] as number);
-    east = Math.max(east, s.lon[i] as number);
+    south = Math.min(south, nth(s.lat, i));
+    north = Math.max(north, nth(s.lat, i));
+    west = Math.min(west, nth(s.lon, i));
+    east = Math.max(east, nth(s.lon, i));
   }
   const m = metresPerDegree(south);
   const [width, height] = [(east - west) * m.lon, (north - south) * m.lat];
@@ -84,8 +82,8 @@ export function gridSoundings(s: Soundings, options: GridOptions = {}): SeaBed &
     );
   const coords = new Float64Array(2 * n);
   for (let i = 0; i < n; i++) {
-    coords[2 * i] = ((s.lon[i] as number) - west) * m.lon;
-    coords[2 * i + 1] = ((s.lat[i] as number) - south) * m.lat;
+    coords[2 * i] = (nth(s.lon, i) - west) * m.lon;
+    coords[2 * i + 1] = (nth(s.lat, i) - south) * m.lat;
   }
   if (!tell(0.05)) throw new Cancelled();
   const { triangles } = new Delaunay(coords);
@@ -95,7 +93,9 @@ export function gridSoundings(s: Soundings, options: GridOptions = {}): SeaBed &
   const every = Math.max(1, Math.floor(count / 40));
   for (let t = 0; t < count; t++) {
     if (t % every === 0 && !tell(0.4 + (0.55 * t) / count)) throw new Cancelled();
-    const [a, b, c] = [triangles[3 * t] as number, triangles[3 * t + 1] as number, triangles[3 * t + 2] as number];
+    const [a, b, c] = [nth(triangles, 3 * t), nth(triangles, 3 * t + 1), nth(triangles, 3 * t + 2)];
+    // Soundings at one place make no triangle, which the library says by numbers below 0.
+    if (b < 0 || c < 0) continue;
     fillTriangle(coords, s.depthM, a, b, c, maxGapM, cellM, columns, rows, depthM);
   }
   tell(1);
@@ -114,14 +114,14 @@ function fillTriangle(
   rows: number,
   out: Float64Array,
 ): void {
-  const [ax, ay] = [xy[2 * a] as number, xy[2 * a + 1] as number];
-  const [bx, by] = [xy[2 * b] as number, xy[2 * b + 1] as number];
-  const [cx, cy] = [xy[2 * c] as number, xy[2 * c + 1] as number];
+  const [ax, ay] = [nth(xy, 2 * a), nth(xy, 2 * a + 1)];
+  const [bx, by] = [nth(xy, 2 * b), nth(xy, 2 * b + 1)];
+  const [cx, cy] = [nth(xy, 2 * c), nth(xy, 2 * c + 1)];
   const longest = Math.max(Math.hypot(bx - ax, by - ay), Math.hypot(cx - bx, cy - by), Math.hypot(ax - cx, ay - cy));
   if (longest > maxGapM) return;
   const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
   if (Math.abs(area) < 1e-9) return;
-  const [za, zb, zc] = [depth[a] as number, depth[b] as number, depth[c] as number];
+  const [za, zb, zc] = [nth(depth, a), nth(depth, b), nth(depth, c)];
   const i0 = Math.max(0, Math.ceil(Math.min(ax, bx, cx) / cellM));
   const i1 = Math.min(columns - 1, Math.floor(Math.max(ax, bx, cx) / cellM));
   const j0 = Math.max(0, Math.ceil(Math.min(ay, by, cy) / cellM));

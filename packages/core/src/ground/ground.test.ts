@@ -15,6 +15,7 @@ import { pileShade, pilesOf } from './piles';
 import { thinLine } from './thinLine';
 import { bearingDeg, depthAt, distanceM, type SeaBed, toLocal, toPosition } from './seaBed';
 import { inMetric } from '../units/measure';
+import { nth } from '../units/indexed';
 
 const CORNER = { lat0: 47.6, lon0: -35.2 };
 function bed(depth: (x: number, y: number) => number, cellM = 20, n = 101): SeaBed {
@@ -35,12 +36,12 @@ describe('shape of the bed', () => {
   it('has the slope of a cone away from its tip within 1 %', () => {
     const b = bed((x, y) => 0.06 * Math.hypot(x - 1000, y - 1000));
     const s = bedShape(b).slope;
-    expect(Math.abs((s[at(b, 1400, 1300)] as number) / 0.06 - 1)).toBeLessThan(0.01);
+    expect(Math.abs(nth(s, at(b, 1400, 1300)) / 0.06 - 1)).toBeLessThan(0.01);
   });
   it('has the curvature of a Gaussian hump at its top: -2 h / s^2, within 2 %', () => {
     const b = bed((x, y) => 10 - 4 * Math.exp(-((x - 1000) ** 2 + (y - 1000) ** 2) / (2 * 200 ** 2)));
     // Height h exp(-r2 / 2s2) has the Laplacian -2 h / s2 at its top.
-    expect(Math.abs((bedShape(b).curvature[at(b, 1000, 1000)] as number) / ((-2 * 4) / 200 ** 2) - 1)).toBeLessThan(0.02);
+    expect(Math.abs(nth(bedShape(b).curvature, at(b, 1000, 1000)) / ((-2 * 4) / 200 ** 2) - 1)).toBeLessThan(0.02);
   });
   it('has a position index of nothing on a plane, above on a hump, below in a hole (Weiss 2001)', () => {
     expect(
@@ -290,9 +291,10 @@ describe('ways between places', () => {
   it('slow down in a no-wake area and keep out of a no-go area', () => {
     const b = bed(() => 10, 50);
     const band = ringOf(b, 2000, -100, 2500, 6000);
-    const slow = runSeconds(runField(b, boat, 0, { noGo: [], noWake: [{ ring: band, limitMps: 2.5 }] }), P(1000, 1000), [
-      P(4000, 1000),
-    ])[0] as number;
+    const slow = nth(
+      runSeconds(runField(b, boat, 0, { noGo: [], noWake: [{ ring: band, limitMps: 2.5 }] }), P(1000, 1000), [P(4000, 1000)]),
+      0,
+    );
     // 500 m at 2.5 m/s instead of 10: 150 s more.
     expect(Math.abs(slow - (300 + 150))).toBeLessThan(12);
     const barred = ringOf(b, 2000, -100, 2500, 3000);

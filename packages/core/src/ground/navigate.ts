@@ -4,6 +4,7 @@
 import { insideRing } from './polygon';
 import { depthAt, type SeaBed, toLocal } from './seaBed';
 import { speedInWaves } from './speedInWaves';
+import { nth } from '../units/indexed';
 
 /** A boat as far as runs go. */
 export interface RunningBoat {
@@ -49,7 +50,7 @@ export function runField(
   const need = boat.draughtM + MARGIN_M - tideM;
   const secondsPerM = new Float64Array(columns * rows);
   for (let k = 0; k < secondsPerM.length; k++) {
-    const depth = bed.depthM[k] as number;
+    const depth = nth(bed.depthM, k);
     // Where nobody has sounded a boat may go; that the water under it is not known is said where the way is judged.
     if (depth < need) secondsPerM[k] = Number.POSITIVE_INFINITY;
     else {
@@ -70,7 +71,7 @@ export function runField(
       }
     }
   };
-  for (const { ring, limitMps } of areas.noWake) paint(ring, (k) => (secondsPerM[k] = Math.max(secondsPerM[k] as number, 1 / limitMps)));
+  for (const { ring, limitMps } of areas.noWake) paint(ring, (k) => (secondsPerM[k] = Math.max(nth(secondsPerM, k), 1 / limitMps)));
   for (const ring of areas.noGo) paint(ring, (k) => (secondsPerM[k] = Number.POSITIVE_INFINITY));
   return { bed, secondsPerM };
 }
@@ -78,7 +79,7 @@ export function runField(
 /** Seconds from one place to others; infinity where there is no way. */
 export function runSeconds(field: RunField, from: Point, to: readonly Point[]): number[] {
   const { cost, targets } = search(field, from, to);
-  return targets.map((t) => cost[t] as number);
+  return targets.map((t) => nth(cost, t));
 }
 
 /** Quickest ways from one place to others: seconds, infinity where there is none, and the cells on the way. */
@@ -86,8 +87,8 @@ export function waysFrom(field: RunField, from: Point, to: readonly Point[]): { 
   const { cost, parent, targets } = search(field, from, to);
   return targets.map((t) => {
     const cells: number[] = [];
-    if (Number.isFinite(cost[t])) for (let at = t; at >= 0; at = parent[at] as number) cells.push(at);
-    return { seconds: cost[t] as number, cells: cells.reverse() };
+    if (Number.isFinite(cost[t])) for (let at = t; at >= 0; at = nth(parent, at)) cells.push(at);
+    return { seconds: nth(cost, t), cells: cells.reverse() };
   });
 }
 
@@ -100,10 +101,10 @@ export function runMatrix(field: RunField, places: readonly Point[]): number[][]
 export function quickestWay(field: RunField, from: Point, to: Point): { points: Point[]; lengthM: number; seconds: number } | null {
   const { bed } = field;
   const { cost, parent, targets } = search(field, from, [to]);
-  const end = targets[0] as number;
+  const end = nth(targets, 0);
   if (!Number.isFinite(cost[end])) return null;
   const raw: Point[] = [];
-  for (let at = end; at >= 0; at = parent[at] as number) {
+  for (let at = end; at >= 0; at = nth(parent, at)) {
     raw.unshift({ xM: (at % bed.columns) * bed.cellM, yM: Math.floor(at / bed.columns) * bed.cellM });
   }
   raw[0] = from;
@@ -113,7 +114,7 @@ export function quickestWay(field: RunField, from: Point, to: Point): { points: 
   let lengthM = 0;
   let seconds = 0;
   points.slice(1).forEach((p, i) => {
-    const a = points[i] as Point;
+    const a = nth(points, i);
     lengthM += Math.hypot(p.xM - a.xM, p.yM - a.yM);
     seconds += secondsAlong(field, a, p, true);
   });
@@ -130,7 +131,7 @@ function secondsAlong(field: RunField, a: Point, b: Point, openEnds: boolean): n
     const share = (s + 0.5) / steps;
     const i = Math.min(bed.columns - 1, Math.max(0, Math.round((a.xM + share * (b.xM - a.xM)) / bed.cellM)));
     const j = Math.min(bed.rows - 1, Math.max(0, Math.round((a.yM + share * (b.yM - a.yM)) / bed.cellM)));
-    const here = secondsPerM[j * bed.columns + i] as number;
+    const here = nth(secondsPerM, j * bed.columns + i);
     if (!Number.isFinite(here)) {
       const nearEnd = Math.min(share, 1 - share) * length <= bed.cellM * 1.5;
       if (!openEnds || !nearEnd) return Number.POSITIVE_INFINITY;
@@ -142,20 +143,20 @@ function secondsAlong(field: RunField, a: Point, b: Point, openEnds: boolean): n
 
 /** Drops every corner that a straight line can leave out without taking longer. */
 function taut(field: RunField, raw: readonly Point[]): Point[] {
-  const out: Point[] = [raw[0] as Point];
+  const out: Point[] = [nth(raw, 0)];
   let at = 0;
   while (at < raw.length - 1) {
     let next = at + 1;
-    let along = secondsAlong(field, raw[at] as Point, raw[next] as Point, true);
+    let along = secondsAlong(field, nth(raw, at), nth(raw, next), true);
     let reach = along;
     for (let k = at + 2; k < raw.length; k++) {
-      along += secondsAlong(field, raw[k - 1] as Point, raw[k] as Point, true);
-      const straight = secondsAlong(field, raw[at] as Point, raw[k] as Point, k === raw.length - 1 || at === 0);
+      along += secondsAlong(field, nth(raw, k - 1), nth(raw, k), true);
+      const straight = secondsAlong(field, nth(raw, at), nth(raw, k), k === raw.length - 1 || at === 0);
       if (straight <= along + 1e-6) [next, reach] = [k, straight];
       else if (!Number.isFinite(straight) && k - next > 12) break;
     }
     along = reach;
-    out.push(raw[next] as Point);
+    out.push(nth(raw, next));
     at = next;
   }
   return out;
@@ -212,24 +213,24 @@ function search({ bed, secondsPerM }: RunField, from: Point, to: readonly Point[
     if (isTarget[at]) left--;
     const x = at % columns;
     const y = (at - x) / columns;
-    const here = secondsPerM[at] as number;
+    const here = nth(secondsPerM, at);
     // A way may end on ground too shallow, never lead across it: else it would depend on which other places are asked for.
     if (at !== start && here === Number.POSITIVE_INFINITY) continue;
     const soft = free[at] === 1;
     for (let m = 0; m < 16; m++) {
-      const [dx, dy] = MOVES[m] as readonly [number, number];
+      const [dx, dy] = nth(MOVES, m);
       const nx = x + dx;
       const ny = y + dy;
       if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;
       const next = ny * columns + nx;
       if (done[next]) continue;
-      const there = secondsPerM[next] as number;
+      const there = nth(secondsPerM, next);
       if (there === Number.POSITIVE_INFINITY && !free[next]) continue;
       // Corners must not be cut: the cells that a slanting step brushes have to be open too.
       if (m >= 4 && !soft && !free[next] && !brushes(secondsPerM, columns, x, y, dx, dy)) continue;
       const pace = here === Number.POSITIVE_INFINITY ? there : there === Number.POSITIVE_INFINITY ? here : (here + there) / 2;
-      const c = (cost[at] as number) + (pace === Number.POSITIVE_INFINITY ? 1 : pace) * (lengths[m] as number);
-      if (c < (cost[next] as number)) {
+      const c = nth(cost, at) + (pace === Number.POSITIVE_INFINITY ? 1 : pace) * nth(lengths, m);
+      if (c < nth(cost, next)) {
         cost[next] = c;
         parent[next] = at;
         heap.push(next, c);
@@ -263,9 +264,9 @@ class Heap {
     let i = this.size++;
     while (i > 0) {
       const up = (i - 1) >> 1;
-      if ((this.keys[up] as number) <= key) break;
-      this.cells[i] = this.cells[up] as number;
-      this.keys[i] = this.keys[up] as number;
+      if (nth(this.keys, up) <= key) break;
+      this.cells[i] = nth(this.cells, up);
+      this.keys[i] = nth(this.keys, up);
       i = up;
     }
     this.cells[i] = cell;
@@ -273,18 +274,18 @@ class Heap {
   }
 
   pop(): number {
-    const top = this.cells[0] as number;
+    const top = nth(this.cells, 0);
     const last = --this.size;
-    const cell = this.cells[last] as number;
-    const key = this.keys[last] as number;
+    const cell = nth(this.cells, last);
+    const key = nth(this.keys, last);
     let i = 0;
     for (;;) {
       let child = 2 * i + 1;
       if (child >= last) break;
-      if (child + 1 < last && (this.keys[child + 1] as number) < (this.keys[child] as number)) child++;
-      if ((this.keys[child] as number) >= key) break;
-      this.cells[i] = this.cells[child] as number;
-      this.keys[i] = this.keys[child] as number;
+      if (child + 1 < last && nth(this.keys, child + 1) < nth(this.keys, child)) child++;
+      if (nth(this.keys, child) >= key) break;
+      this.cells[i] = nth(this.cells, child);
+      this.keys[i] = nth(this.keys, child);
       i = child;
     }
     this.cells[i] = cell;

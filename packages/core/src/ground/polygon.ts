@@ -1,4 +1,5 @@
 // Plane geometry of rings in any unit (even-odd rule).
+import { nth } from '../units/indexed';
 
 type XY = readonly [number, number];
 
@@ -6,8 +7,8 @@ type XY = readonly [number, number];
 export function insideRing(ring: readonly XY[], [x, y]: XY): boolean {
   let inside = false;
   for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [xi, yi] = ring[i] as XY;
-    const [xj, yj] = ring[j] as XY;
+    const [xi, yi] = nth(ring, i);
+    const [xj, yj] = nth(ring, j);
     if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
   }
   return inside;
@@ -23,15 +24,15 @@ export function middleOf(points: readonly XY[]): [number, number] {
 
 /** Point of a line at half its length. */
 export function midpointOf(line: readonly XY[]): [number, number] {
-  const lengths = line.slice(1).map((p, i) => Math.hypot(p[0] - (line[i] as XY)[0], p[1] - (line[i] as XY)[1]));
+  const lengths = line.slice(1).map((p, i) => Math.hypot(p[0] - nth(line, i)[0], p[1] - nth(line, i)[1]));
   let left = lengths.reduce((a, b) => a + b, 0) / 2;
   for (let i = 0; i < lengths.length; i++) {
-    const l = lengths[i] as number;
+    const l = nth(lengths, i);
     if (left <= l && l > 0) {
-      const [a, b] = [line[i] as XY, line[i + 1] as XY];
+      const [a, b] = [nth(line, i), nth(line, i + 1)];
       return [a[0] + (left / l) * (b[0] - a[0]), a[1] + (left / l) * (b[1] - a[1])];
     }
     left -= l;
   }
-  return [...(line[0] as XY)];
+  return [...nth(line, 0)];
 }

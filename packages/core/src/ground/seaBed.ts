@@ -1,4 +1,5 @@
 /** A regular grid of depths below chart datum (drying ground negative), row 0 in the south, local metres. */
+import { nth } from '../units/indexed';
 export interface SeaBed {
   /** Position of the south-west corner. */
   readonly lat0: number;
@@ -40,7 +41,7 @@ export function depthAt(bed: SeaBed, xM: number, yM: number): number | null {
   const i = Math.floor(gx);
   const j = Math.floor(gy);
   if (i < 0 || j < 0 || i >= bed.columns - 1 || j >= bed.rows - 1) return null;
-  const at = (c: number, r: number) => bed.depthM[r * bed.columns + c] as number;
+  const at = (c: number, r: number) => nth(bed.depthM, r * bed.columns + c);
   const fx = gx - i;
   const fy = gy - j;
   const south = at(i, j) + fx * (at(i + 1, j) - at(i, j));

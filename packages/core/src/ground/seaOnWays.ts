@@ -2,6 +2,7 @@
 import { fetchRose } from '../exposure/fetch';
 import { cellOf, type Point, type RunField, waysFrom } from './navigate';
 import { depthAt, toPosition } from './seaBed';
+import { entryOf, nth } from '../units/indexed';
 
 /** A place on a way, as far as its waves go. */
 export interface SeaPlace {
@@ -72,7 +73,7 @@ export function seaWays(
     const [i, j] = [cell % bed.columns, Math.floor(cell / bed.columns)];
     const middle = (n: number, most: number) => Math.min(most - 1, Math.floor(n / every) * every + Math.floor(every / 2));
     const coarse = middle(j, bed.rows) * bed.columns + middle(i, bed.columns);
-    const at = (bed.depthM[coarse] as number) > 0 ? coarse : cell;
+    const at = nth(bed.depthM, coarse) > 0 ? coarse : cell;
     const known = index.get(at);
     if (known !== undefined) return known;
     const [xM, yM] = [(at % bed.columns) * bed.cellM, Math.floor(at / bed.columns) * bed.cellM];
@@ -114,8 +115,8 @@ export function seaWays(
       const way = between(i, j);
       const met = [...mostOpen(sea, [...new Set(Array.from(way.cells, placeOf))]), ...barsOn(way.cells), ...unsoundedOn(way.cells)];
       for (const [a, b] of [[i, j] as const, [j, i] as const]) {
-        (seconds[a] as number[])[b] = way.seconds;
-        (crossed[a] as number[][])[b] = met;
+        nth(seconds, a)[b] = way.seconds;
+        nth(crossed, a)[b] = met;
       }
     }
   }
@@ -126,7 +127,7 @@ export function seaWays(
 function findWays(field: RunField, places: readonly Point[], known: KnownWays) {
   const cells = places.map((p) => cellOf(field.bed, p));
   const key = (i: number, j: number) => {
-    const [a, b] = [cells[i] as number, cells[j] as number];
+    const [a, b] = [nth(cells, i), nth(cells, j)];
     return a < b ? `${a} ${b}` : `${b} ${a}`;
   };
   for (;;) {
@@ -134,15 +135,15 @@ function findWays(field: RunField, places: readonly Point[], known: KnownWays) {
     const most = Math.max(0, ...lacking.map((l) => l.length));
     if (most === 0) break;
     const i = lacking.findIndex((l) => l.length === most);
-    const to = lacking[i] as number[];
+    const to = nth(lacking, i);
     const ways = waysFrom(
       field,
-      places[i] as Point,
-      to.map((j) => places[j] as Point),
+      nth(places, i),
+      to.map((j) => nth(places, j)),
     );
-    for (const [k, w] of ways.entries()) known.set(key(i, to[k] as number), { seconds: w.seconds, cells: Int32Array.from(w.cells) });
+    for (const [k, w] of ways.entries()) known.set(key(i, nth(to, k)), { seconds: w.seconds, cells: Int32Array.from(w.cells) });
   }
-  return (i: number, j: number) => known.get(key(i, j)) as { seconds: number; cells: Int32Array };
+  return (i: number, j: number) => entryOf(known, key(i, j));
 }
 
 /** Cells of a way with those that its longer steps brush, so that it does not leap over a bar of one cell. */
@@ -160,10 +161,11 @@ function touched(cells: Int32Array, columns: number): number[] {
 function mostOpen(sea: readonly SeaPlace[], on: readonly number[]): number[] {
   const kept: number[] = [];
   for (let b = 0; b < 36; b++) {
-    const fetch = (p: number) => sea[p]?.fetchM[b] as number;
+    const fetch = (p: number) => nth(nth(sea, p).fetchM, b);
     const most = Math.max(0, ...on.map(fetch));
-    if (most === 0 || kept.some((p) => fetch(p) > most - ALIKE_M)) continue;
-    kept.push(on.find((p) => fetch(p) === most) as number);
+    const place = on.find((p) => fetch(p) === most);
+    if (place === undefined || most === 0 || kept.some((p) => fetch(p) > most - ALIKE_M)) continue;
+    kept.push(place);
   }
   return kept.sort((a, b) => a - b);
 }
@@ -173,7 +175,7 @@ function packed(sea: readonly SeaPlace[], crossed: readonly (readonly (readonly 
   const used = [...new Set(crossed.flat(2))].sort((a, b) => a - b);
   const to = new Map(used.map((p, i) => [p, i]));
   return {
-    sea: used.map((p) => sea[p] as SeaPlace),
-    crossed: crossed.map((row) => row.map((way) => way.map((p) => to.get(p) as number))),
+    sea: used.map((p) => nth(sea, p)),
+    crossed: crossed.map((row) => row.map((way) => way.map((p) => entryOf(to, p)))),
   };
 }

@@ -1,4 +1,5 @@
 import { distanceM } from './seaBed';
+import { lastOf, nth } from '../units/indexed';
 
 type LonLat = readonly [number, number];
 
@@ -11,12 +12,12 @@ export function thinLine(points: readonly LonLat[], most: number): readonly LonL
   if (!(most >= 2)) throw new RangeError(`most: expected 2 or more, got ${most}`);
   let kept = points;
   for (let stepM = 1; kept.length > most; stepM *= 2) {
-    const next: LonLat[] = [kept[0] as LonLat];
+    const next: LonLat[] = [nth(kept, 0)];
     for (const p of kept) {
-      const last = next.at(-1) as LonLat;
+      const last = lastOf(next);
       if (distanceM({ lat: last[1], lon: last[0] }, { lat: p[1], lon: p[0] }) >= stepM) next.push(p);
     }
-    const end = points.at(-1) as LonLat;
+    const end = lastOf(points);
     if (next.at(-1) !== end) {
       if (next.length >= most) next.pop();
       next.push(end);

@@ -8,6 +8,7 @@ import { keepsTerms, relax } from './relaxation';
 import { IMPOSSIBLE, stayValues } from './stayValues';
 import { bruteForce } from './testBruteForce';
 import { testSeeds } from './testSeeds';
+import { nth } from '../units/indexed';
 
 const flat = (rate: number, steps: number) => new Array<number>(steps).fill(rate);
 
@@ -26,10 +27,10 @@ function everyDay(p: ItineraryProblem): number {
   let best = 0;
   const go = (visits: readonly { s: number; arrive: number; depart: number }[], worth: number) => {
     const at = visits.at(-1);
-    if (at && at.depart + (p.dockTravelSteps[at.s] as number) <= p.steps && worth > best && keepsTerms(p, visits)) best = worth;
+    if (at && at.depart + nth(p.dockTravelSteps, at.s) <= p.steps && worth > best && keepsTerms(p, visits)) best = worth;
     for (let q = 0; q < p.spots.length; q++) {
       if (visits.some((x) => x.s === q)) continue;
-      const arrive = at ? at.depart + (p.travelSteps[at.s]?.[q] as number) : (p.dockTravelSteps[q] as number);
+      const arrive = at ? at.depart + (p.travelSteps[at.s]?.[q] as number) : nth(p.dockTravelSteps, q);
       for (let depart = arrive + 1; depart <= p.steps; depart++) {
         const stay = v.at(q, arrive, depart);
         if (stay !== IMPOSSIBLE) go([...visits, { s: q, arrive, depart }], worth + stay);
@@ -57,7 +58,7 @@ function comesAgain(seed: number): ItineraryProblem {
   return {
     ...three,
     spots: [...three.spots, again],
-    dockTravelSteps: rows.map((i) => three.dockTravelSteps[i] as number),
+    dockTravelSteps: rows.map((i) => nth(three.dockTravelSteps, i)),
     travelSteps: rows.map((i) => rows.map((j) => three.travelSteps[i]?.[j] as number)),
   };
 }
@@ -243,7 +244,7 @@ describe('the work of the search', () => {
       const p: ItineraryProblem = {
         ...three,
         spots: [...three.spots, { ...a, id: 'again', ratePerHour: a.ratePerHour.map((r) => r * 0.9), again: { spot: a.id, restSteps: 3 } }],
-        dockTravelSteps: rows.map((i) => three.dockTravelSteps[i] as number),
+        dockTravelSteps: rows.map((i) => nth(three.dockTravelSteps, i)),
         travelSteps: rows.map((i) => rows.map((j) => three.travelSteps[i]?.[j] as number)),
         ...(seed % 2 ? { maxRunSteps: 10 + (seed % 5) } : {}),
       };

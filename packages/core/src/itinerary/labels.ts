@@ -4,6 +4,7 @@ import { firstOf, type ItineraryProblem } from './problem';
 import type { Relaxed, Visit } from './relaxation';
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { waysOf } from './ways';
+import { nth } from '../units/indexed';
 
 /** A way through the day up to leaving a spot. */
 export interface Label {
@@ -73,20 +74,20 @@ export function searchLabels(
     if (a > last || has(from, q)) return;
     const mark = bit(q);
     // The shortest way home that there is at any height of tide: the real one is asked when the boat turns for home.
-    const home = p.dockTravelSteps[q] as number;
+    const home = nth(p.dockTravelSteps, q);
     const run = (from?.run ?? 0) + way;
     if (run + home > mostRun) return;
-    if ((before[q] as number) >= 0 && !has(from, before[q] as number)) return;
-    const original = first[q] as number;
+    if (nth(before, q) >= 0 && !has(from, nth(before, q))) return;
+    const original = nth(first, q);
     if (original >= 0 && (!has(from, original) || a < departOf(from, original) + (p.spots[q]?.again?.restSteps ?? 0))) return;
     const value0 = from?.value ?? 0;
-    const unvisitedPrice = (from?.unvisitedPrice ?? prices) - (relaxed.price[q] as number);
+    const unvisitedPrice = (from?.unvisitedPrice ?? prices) - nth(relaxed.price, q);
     const row = (q * v.width + a) * v.width;
     for (let d = a + 1; d <= last; d++) {
-      const stay = v.table[row + d] as number;
+      const stay = nth(v.table, row + d);
       if (stay === IMPOSSIBLE) continue;
       const value = value0 + stay;
-      const limit = value + (relaxed.afterDepart[q * v.width + d] as number) + unvisitedPrice;
+      const limit = value + nth(relaxed.afterDepart, q * v.width + d) + unvisitedPrice;
       if (limit <= best + EPSILON) continue;
       const label: Label = {
         s: q,
@@ -111,9 +112,9 @@ export function searchLabels(
   let complete = width === Number.POSITIVE_INFINITY;
   let looked = 0;
   for (let t = 0; t <= last; t++) {
-    const bucket = buckets[t] as Label[];
+    const bucket = nth(buckets, t);
     if (bucket.length === 0) continue;
-    const after = (l: Label) => l.value + (relaxed.afterDepart[l.s * v.width + t] as number) + l.unvisitedPrice;
+    const after = (l: Label) => l.value + nth(relaxed.afterDepart, l.s * v.width + t) + l.unvisitedPrice;
     let open = bucket.filter((l) => after(l) > best + EPSILON);
     // A beam looks for dominance among the most promising only.
     if (open.length > width * BEAM_DEPTH) {

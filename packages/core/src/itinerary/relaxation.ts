@@ -2,6 +2,7 @@
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { firstOf, type ItineraryProblem } from './problem';
 import { waysOf } from './ways';
+import { nth } from '../units/indexed';
 
 /** A visit: arrive and depart step at spot index s. */
 export interface Visit {
@@ -47,14 +48,14 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
       let depart = 0;
       const after = s * width;
       for (let d = t + 1; d <= last; d++) {
-        const x = (table[row + d] as number) + (net[after + d] as number);
+        const x = nth(table, row + d) + nth(net, after + d);
         if (x > best) {
           best = x;
           depart = d;
         }
       }
-      if (rent) best += rent.sums[after + Math.max(0, t - rent.margin)] as number;
-      atArrive[after + t] = best - (price[s] as number);
+      if (rent) best += nth(rent.sums, after + Math.max(0, t - rent.margin));
+      atArrive[after + t] = best - nth(price, s);
       bestDepart[s * width + t] = depart;
     }
     for (let s = 0; s < n; s++) {
@@ -65,14 +66,14 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
         if (q === s) continue;
         const a = ways.arrive(s, q, t);
         if (a > last) continue;
-        const x = atArrive[q * width + a] as number;
+        const x = nth(atArrive, q * width + a);
         if (x > best) {
           best = x;
           next = q;
         }
       }
       afterDepart[i] = best;
-      if (rent) net[i] = best - (rent.sums[i] as number);
+      if (rent) net[i] = best - nth(rent.sums, i);
       bestNext[i] = next;
     }
   }
@@ -81,7 +82,7 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
   for (let s = 0; s < n; s++) {
     const a = ways.first(s);
     if (a > last) continue;
-    const x = atArrive[s * width + a] as number;
+    const x = nth(atArrive, s * width + a);
     if (x > value) {
       value = x;
       first = s;
@@ -89,9 +90,9 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
   }
   const path: Visit[] = [];
   for (let s = first, t = first < 0 ? 0 : ways.first(first); s >= 0; ) {
-    const depart = bestDepart[s * width + t] as number;
+    const depart = nth(bestDepart, s * width + t);
     path.push({ s, arrive: t, depart });
-    const next = bestNext[s * width + depart] as number;
+    const next = nth(bestNext, s * width + depart);
     if (next < 0) break;
     t = ways.arrive(s, next, depart);
     s = next;
@@ -106,7 +107,7 @@ export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boole
   const ways = waysOf(p);
   let run = 0;
   for (let k = 0; k < visits.length; k++) {
-    const { s, arrive } = visits[k] as Visit;
+    const { s, arrive } = nth(visits, k);
     const from = visits[k - 1];
     run += from ? ways.run(from.s, s, from.depart) : ways.firstRun(s);
     const first = firstOf(p, s);
@@ -119,7 +120,7 @@ export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boole
   if (last) run += ways.homeRun(last.s, last.depart);
   if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) return false;
   const asked = (p.order ?? []).map((id) => visits.findIndex((x) => p.spots[x.s]?.id === id)).filter((i) => i >= 0);
-  return asked.every((at, i) => i === 0 || at > (asked[i - 1] as number));
+  return asked.every((at, i) => i === 0 || at > nth(asked, i - 1));
 }
 
 /** Best times for visiting spots in a given order, or null when the order does not fit the day. */
@@ -137,7 +138,7 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
       if (a > last) return;
       for (let d = a + 1; d <= last; d++) {
         const x = value + v.at(s, a, d);
-        if (x > (next[d] as number)) {
+        if (x > nth(next, d)) {
           next[d] = x;
           parent[d] = departBefore;
           arrive[d] = a;
@@ -146,9 +147,9 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
     };
     if (k === 0) extend(ways.first(s), 0, -1);
     else {
-      const before = order[k - 1] as number;
+      const before = nth(order, k - 1);
       for (let t = 0; t <= last; t++) {
-        if ((layer[t] as number) > IMPOSSIBLE) extend(ways.arrive(before, s, t), layer[t] as number, t);
+        if (nth(layer, t) > IMPOSSIBLE) extend(ways.arrive(before, s, t), nth(layer, t), t);
       }
     }
     layer = next;
@@ -160,15 +161,15 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
   let depart = -1;
   let value = IMPOSSIBLE;
   for (let t = 0; t <= last; t++) {
-    if ((layer[t] as number) > value && ways.home(end, t) <= last) {
-      value = layer[t] as number;
+    if (nth(layer, t) > value && ways.home(end, t) <= last) {
+      value = nth(layer, t);
       depart = t;
     }
   }
   if (depart < 0) return null;
   const visits: Visit[] = [];
   for (let k = order.length - 1; k >= 0; k--) {
-    visits.unshift({ s: order[k] as number, arrive: arrived[k]?.[depart] as number, depart });
+    visits.unshift({ s: nth(order, k), arrive: arrived[k]?.[depart] as number, depart });
     depart = from[k]?.[depart] as number;
   }
   return { value, visits };

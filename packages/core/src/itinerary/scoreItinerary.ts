@@ -2,6 +2,7 @@ import { arrivalStep } from './arrivalStep';
 import type { ItineraryLeg, ItineraryProblem } from './problem';
 import { bestStay } from './stayValues';
 import { waysOf } from './ways';
+import { nth } from '../units/indexed';
 
 /**
  * Scores legs made by hand with the solver's own arithmetic.
@@ -32,7 +33,7 @@ export function scoreItinerary(
     if (leg.startStep < arriveStep) {
       throw new RangeError(`legs: ${leg.spot} starts in step ${leg.startStep}, but the boat cannot be there before ${arriveStep}`);
     }
-    const spot = p.spots[s] as ItineraryProblem['spots'][number];
+    const spot = nth(p.spots, s);
     const shortest = Math.min(p.minStaySteps, spot.minStaySteps ?? p.minStaySteps);
     if (leg.departStep - leg.startStep < shortest) throw new RangeError(`legs: the stay at ${leg.spot} is shorter than ${shortest} steps`);
     if (spot.open && !spot.open.some(([from, to]) => leg.startStep >= from && leg.departStep <= to)) {
@@ -59,7 +60,7 @@ export function scoreItinerary(
       ...(baits.length > 0 ? { baits } : {}),
     };
   });
-  if (at >= 0 && free + (p.dockTravelSteps[at] as number) > p.steps) {
+  if (at >= 0 && free + nth(p.dockTravelSteps, at) > p.steps) {
     throw new RangeError(`legs: the boat is not back at the dock in time after ${legs.at(-1)?.spot}`);
   }
   if (at >= 0 && ways.home(at, free) > p.steps) {

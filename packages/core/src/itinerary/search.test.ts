@@ -12,6 +12,7 @@ import { bestStay, IMPOSSIBLE, PIN_BONUS, stayValues } from './stayValues';
 import { bruteForce } from './testBruteForce';
 import { testSeeds } from './testSeeds';
 import { waysOf } from './ways';
+import { nth } from '../units/indexed';
 
 const flat = (rate: number, steps: number) => new Array<number>(steps).fill(rate);
 
@@ -70,7 +71,7 @@ describe('the exact search, with no bound to help it', () => {
       const p: ItineraryProblem = {
         ...three,
         spots: [a, b, c, again(a), again(b)],
-        dockTravelSteps: rows.map((i) => three.dockTravelSteps[i] as number),
+        dockTravelSteps: rows.map((i) => nth(three.dockTravelSteps, i)),
         travelSteps: rows.map((i) => rows.map((j) => three.travelSteps[i]?.[j] as number)),
         maxRunSteps: 20,
       };
@@ -86,8 +87,8 @@ describe('the exact search, with no bound to help it', () => {
     const at = [0, 1, ...idle.map(() => -1), 2, 3];
     const p: ItineraryProblem = {
       ...few,
-      spots: at.map((i, k) => (i < 0 ? (idle[k - 2] as ItinerarySpot) : (few.spots[i] as ItinerarySpot))),
-      dockTravelSteps: at.map((i) => (i < 0 ? 3 : (few.dockTravelSteps[i] as number))),
+      spots: at.map((i, k) => (i < 0 ? nth(idle, k - 2) : nth(few.spots, i))),
+      dockTravelSteps: at.map((i) => (i < 0 ? 3 : nth(few.dockTravelSteps, i))),
       travelSteps: at.map((i) => at.map((j) => (i < 0 || j < 0 ? 3 : (few.travelSteps[i]?.[j] as number)))),
     };
     const found = solveItinerary(p);
@@ -135,7 +136,7 @@ describe('the relaxed day', () => {
         const r = relax(p, v, price);
         expect(r.bound).toBeGreaterThanOrEqual(best - 1e-9);
         // Its own path adds up to it: the stays less the prices paid, and all prices.
-        const paid = r.path.reduce((sum, x) => sum + v.at(x.s, x.arrive, x.depart) - (price[x.s] as number), 0);
+        const paid = r.path.reduce((sum, x) => sum + v.at(x.s, x.arrive, x.depart) - nth(price, x.s), 0);
         expect(paid + price.reduce((a, b) => a + b, 0)).toBeCloseTo(r.bound, 8);
         const ways = waysOf(p);
         for (const [i, x] of r.path.entries()) {
@@ -219,7 +220,7 @@ function plainStay(p: ItineraryProblem, spot: ItinerarySpot, a: number, d: numbe
   const dt = p.stepMin / 60;
   const idle = (t: number) => p.pauses?.some(([from, to]) => from <= t && t < to) ?? false;
   const lists = spot.baits?.length ? spot.baits.map((b) => b.ratePerHour) : [spot.ratePerHour];
-  const top = (t: number) => Math.max(spot.ratePerHour[t] as number, ...lists.map((l) => l[t] as number));
+  const top = (t: number) => Math.max(nth(spot.ratePerHour, t), ...lists.map((l) => nth(l, t)));
   let best = IMPOSSIBLE;
   for (let start = a; start < d; start++) {
     const length = d - start;
@@ -337,7 +338,7 @@ describe('presentations in turn', () => {
           expect(b.id).not.toBe(before.id);
         }
         const list = baits.find((x) => x.id === b.id)?.ratePerHour as number[];
-        for (let t = b.fromStep; t < b.toStep; t++) if (t !== 5) sum += (list[t] as number) * 0.5 * Math.exp(-0.3 * 0.5 * (t - start));
+        for (let t = b.fromStep; t < b.toStep; t++) if (t !== 5) sum += nth(list, t) * 0.5 * Math.exp(-0.3 * 0.5 * (t - start));
       }
       expect(sum).toBeCloseTo(stay.expected, 9);
       // No sequence of two gives more.
@@ -347,7 +348,7 @@ describe('presentations in turn', () => {
             let value = 0;
             for (let t = start; t < depart; t++) {
               const list = t < change ? one.ratePerHour : t >= change + switchSteps ? two.ratePerHour : null;
-              if (list && t !== 5) value += (list[t] as number) * 0.5 * Math.exp(-0.15 * (t - start));
+              if (list && t !== 5) value += nth(list, t) * 0.5 * Math.exp(-0.15 * (t - start));
             }
             if (one !== two) expect(value).toBeLessThanOrEqual(stay.expected + 1e-9);
           }
@@ -377,7 +378,7 @@ describe('ways in time', () => {
         shutWays: { dock: [shut(), shut()], between: [0, 1].map(() => [shut(), shut()]) },
         byStep: { level, dockTravelSteps: sets.map((s) => s.dock), travelSteps: sets.map((s) => s.between) },
       };
-      const levelAt = (t: number) => level[Math.min(t, level.length - 1)] as number;
+      const levelAt = (t: number) => nth(level, Math.min(t, level.length - 1));
       const plain = (ranges: readonly (readonly [number, number])[], wayAt: (t: number) => number, from: number) => {
         let best: { at: number; run: number } | null = null;
         for (let t = from; t <= steps; t++) {
@@ -414,7 +415,7 @@ describe('ways in time', () => {
   it('are those of the dock where nothing changes with the hour, from there and later', () => {
     const p = randomProblem(1, { spots: 2, steps: 20 });
     const ways = waysOf({ ...p, from: { spot: -1, step: 3 } });
-    expect([ways.first(1), ways.firstRun(1)]).toEqual([3 + (p.dockTravelSteps[1] as number), p.dockTravelSteps[1]]);
+    expect([ways.first(1), ways.firstRun(1)]).toEqual([3 + nth(p.dockTravelSteps, 1), p.dockTravelSteps[1]]);
     expect(ways.arrive(0, 1, 7)).toBe(7 + (p.travelSteps[0]?.[1] as number));
   });
   it('wait elsewhere for boats of ours that lie there in between, and not for those that come later', () => {

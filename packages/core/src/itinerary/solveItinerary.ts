@@ -5,6 +5,7 @@ import { checkProblem, type Itinerary, type ItineraryLeg, type ItineraryProblem,
 import { keepsTerms, type Relaxed, relax, timeOrder, type Visit } from './relaxation';
 import { waysOf } from './ways';
 import { bestStay, PIN_BONUS, type StayValues, stayValues } from './stayValues';
+import { nth } from '../units/indexed';
 
 const ROUNDS = 80;
 const BEAM = 30;
@@ -79,12 +80,12 @@ export function solveStays(
     const repaired = timeOrder(problem, v, order);
     if (repaired && repaired.value > best.value && keepsTerms(problem, repaired.visits)) best = repaired;
     const visits = new Int16Array(n);
-    for (const x of relaxed.path) visits[x.s] = (visits[x.s] as number) + 1;
+    for (const x of relaxed.path) visits[x.s] = nth(visits, x.s) + 1;
     let norm = 0;
-    for (let s = 0; s < n; s++) norm += overVisited(visits[s] as number, price[s] as number) ** 2;
+    for (let s = 0; s < n; s++) norm += overVisited(nth(visits, s), nth(price, s)) ** 2;
     if (norm === 0 || tightest.bound - best.value < 1e-9) break;
     const length = (step * Math.max(1e-6, relaxed.bound - best.value)) / norm;
-    price = Float64Array.from(price, (x, s) => Math.max(0, x + length * overVisited(visits[s] as number, x)));
+    price = Float64Array.from(price, (x, s) => Math.max(0, x + length * overVisited(nth(visits, s), x)));
   }
   if (!tightest) tightest = relax(problem, v, price);
   const beam = searchLabels(problem, v, tightest, best.value, { width, stop });
@@ -105,7 +106,7 @@ function overVisited(visits: number, price: number): number {
 
 /** A visit as a leg, with its presentations in turn. */
 export function legOf(p: ItineraryProblem, v: StayValues, x: Visit): ItineraryLeg {
-  const spot = p.spots[x.s] as ItineraryProblem['spots'][number];
+  const spot = nth(p.spots, x.s);
   const startStep = v.startOf(x.s, x.arrive, x.depart);
   const { expected, baits } = bestStay(p, spot, startStep, x.depart);
   return {
@@ -121,7 +122,7 @@ export function legOf(p: ItineraryProblem, v: StayValues, x: Visit): ItineraryLe
 function checkPin(p: ItineraryProblem, pin: PinnedStay): void {
   const i = p.spots.findIndex((s) => s.id === pin.spot);
   if (i < 0) throw new RangeError(`pins: spot ${pin.spot} is not among the spots`);
-  const reach = p.dockTravelSteps[i] as number;
+  const reach = nth(p.dockTravelSteps, i);
   const { startStep = reach, departStep = startStep + p.minStaySteps } = pin;
   if (startStep < reach || departStep + reach > p.steps || departStep <= startStep) {
     throw new RangeError(
@@ -141,7 +142,7 @@ function contradiction(p: ItineraryProblem, pins: readonly PinnedStay[]): string
   const timed = pins.filter((x): x is Required<PinnedStay> => x.startStep !== undefined && x.departStep !== undefined);
   const ordered = [...timed].sort((a, b) => a.startStep - b.startStep);
   for (let i = 1; i < ordered.length; i++) {
-    const [a, b] = [ordered[i - 1] as Required<PinnedStay>, ordered[i] as Required<PinnedStay>];
+    const [a, b] = [nth(ordered, i - 1), nth(ordered, i)];
     const way = wayOf(a.spot, b.spot);
     if (a.departStep + way > b.startStep) {
       return `pins: ${a.spot} until step ${a.departStep} and ${b.spot} from step ${b.startStep} contradict each other; the run takes ${way} steps`;

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { seeded } from '../units/seeded';
 import type { ItineraryProblem, ItinerarySpot, PinnedStay } from './problem';
 import { bestStay, expectedFish, IMPOSSIBLE, PIN_BONUS, stayValues } from './stayValues';
+import { nth } from '../units/indexed';
 
 const STEPS = 8;
 const random = seeded(12);
@@ -31,11 +32,11 @@ function tried(p: ItineraryProblem, spot: ItinerarySpot, start: number, depart: 
 
 /** What arriving in a and leaving in d is worth: of every start that is allowed the best. */
 function best(p: ItineraryProblem, a: number, d: number, pin?: PinnedStay): { worth: number; starts: number[] } {
-  const spot = p.spots[0] as ItinerarySpot;
+  const spot = nth(p.spots, 0);
   const shortest = spot.minStaySteps ?? p.minStaySteps;
   const longest = spot.maxStaySteps ?? p.steps;
   const blocked = (t: number) => (spot.blocked ?? []).some(([from, to]) => t >= from && t < to);
-  const top = (t: number) => Math.max(spot.ratePerHour[t] as number, ...(spot.baits ?? []).map((b) => b.ratePerHour[t] as number));
+  const top = (t: number) => Math.max(nth(spot.ratePerHour, t), ...(spot.baits ?? []).map((b) => nth(b.ratePerHour, t)));
   const worths = new Map<number, number>();
   for (let s = a; s < d; s++) {
     if (pin?.startStep !== undefined && s !== pin.startStep) continue;
@@ -164,7 +165,7 @@ describe('one stay', () => {
         { baits: baits(2 + (i % 3), 8) },
         { switchSteps: 1 + (i % 2), ...(i % 5 === 0 ? { pauses: [[3, 4]] as const } : {}) },
       );
-      const spot = p.spots[0] as ItinerarySpot;
+      const spot = nth(p.spots, 0);
       const [start, depart] = [i % 3, STEPS - (i % 2)];
       const { expected, baits: turns } = bestStay(p, spot, start, depart);
       expect(expected).toBeCloseTo(tried(p, spot, start, depart), 9);
@@ -191,9 +192,9 @@ describe('one stay', () => {
   });
   it('with one bait is that one, with none nobody', () => {
     const one = problem({ baits: baits(1) });
-    expect(bestStay(one, one.spots[0] as ItinerarySpot, 1, 5).baits).toEqual([{ id: 'b0', fromStep: 1, toStep: 5 }]);
+    expect(bestStay(one, nth(one.spots, 0), 1, 5).baits).toEqual([{ id: 'b0', fromStep: 1, toStep: 5 }]);
     const none = problem({});
-    expect(bestStay(none, none.spots[0] as ItinerarySpot, 1, 5).baits).toEqual([]);
-    expect(bestStay(none, none.spots[0] as ItinerarySpot, 3, 3)).toEqual({ expected: 0, baits: [] });
+    expect(bestStay(none, nth(none.spots, 0), 1, 5).baits).toEqual([]);
+    expect(bestStay(none, nth(none.spots, 0), 3, 3)).toEqual({ expected: 0, baits: [] });
   });
 });

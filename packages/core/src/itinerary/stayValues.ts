@@ -1,4 +1,5 @@
 import type { ItineraryProblem, ItinerarySpot, LegBait, PinnedStay } from './problem';
+import { nth } from '../units/indexed';
 
 /** Marks a stay that is not allowed. */
 export const IMPOSSIBLE = Number.NEGATIVE_INFINITY;
@@ -24,28 +25,28 @@ export function bestStay(p: ItineraryProblem, spot: ItinerarySpot, start: number
   const list = spot.baits ?? [];
   if (list.length > 0 && run.choice) {
     // Walks back through the choices.
-    let k = run.best[last] as number;
+    let k = nth(run.best, last);
     let to = last;
     let t = last;
     while (t > 0 && k >= 0) {
-      const from = run.choice[k * (last + 1) + t] as number;
+      const from = nth(run.choice, k * (last + 1) + t);
       if (from === t - 1 && t - 1 > 0 && (run.previous?.[k * (last + 1) + t] as number) === k) {
         t--;
         continue;
       }
-      baits.unshift({ id: list[k]?.id as string, fromStep: start + t - 1, toStep: start + to });
+      baits.unshift({ id: nth(list, k).id, fromStep: start + t - 1, toStep: start + to });
       const before = run.previous?.[k * (last + 1) + t] as number;
       t = from;
       to = t;
       k = before;
     }
   }
-  return { expected: run.value[last] as number, baits };
+  return { expected: nth(run.value, last), baits };
 }
 
 /** Expected fish of fishing [start, depart): sum of rate dt exp(-fade * time since start), presentations at their best. */
 export function expectedFish(p: ItineraryProblem, spot: ItinerarySpot, start: number, depart: number): number {
-  return stayFrom(p, spot, start, depart, false).value[depart - start] as number;
+  return nth(stayFrom(p, spot, start, depart, false).value, depart - start);
 }
 
 function paused(p: ItineraryProblem, t: number): boolean {
@@ -65,10 +66,10 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
   const lists = spot.baits && spot.baits.length > 0 ? spot.baits.map((b) => b.ratePerHour) : [spot.ratePerHour];
   const n = lists.length;
   if (n === 1) {
-    const rates = lists[0] as readonly number[];
+    const rates = nth(lists, 0);
     let f = dt;
     for (let t = 0; t < length; t++) {
-      value[t + 1] = (value[t] as number) + (paused(p, start + t) ? 0 : (rates[start + t] as number) * f);
+      value[t + 1] = nth(value, t) + (paused(p, start + t) ? 0 : nth(rates, start + t) * f);
       f *= fade;
     }
     if (!trace || !spot.baits?.length) return { value, best, choice: null, previous: null };
@@ -82,13 +83,13 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
   for (let t = 0; t < length; t++) {
     for (let k = 0; k < n; k++) {
       // Goes on with k, or changes to k after the steps that changing takes.
-      let from = t === 0 ? 0 : (f[k * width + t] as number);
+      let from = t === 0 ? 0 : nth(f, k * width + t);
       let by = t === 0 ? -1 : k;
       let at = t;
       const changed = t - away;
       if (changed > 0) {
-        const q = best[changed] as number;
-        if (q !== k && (value[changed] as number) > from) [from, by, at] = [value[changed] as number, q, changed];
+        const q = nth(best, changed);
+        if (q !== k && nth(value, changed) > from) [from, by, at] = [nth(value, changed), q, changed];
       }
       const gain = paused(p, start + t) ? 0 : (lists[k]?.[start + t] as number) * now;
       f[k * width + t + 1] = from + gain;
@@ -96,9 +97,9 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
       previous[k * width + t + 1] = by;
     }
     let top = 0;
-    for (let k = 1; k < n; k++) if ((f[k * width + t + 1] as number) > (f[top * width + t + 1] as number)) top = k;
+    for (let k = 1; k < n; k++) if (nth(f, k * width + t + 1) > nth(f, top * width + t + 1)) top = k;
     best[t + 1] = top;
-    value[t + 1] = f[top * width + t + 1] as number;
+    value[t + 1] = nth(f, top * width + t + 1);
     now *= fade;
   }
   return { value, best, choice, previous };
@@ -122,7 +123,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
     const top =
       floor > 0
         ? Array.from({ length: p.steps }, (_, t) =>
-            Math.max(spot.ratePerHour[t] as number, ...(spot.baits ?? []).map((b) => b.ratePerHour[t] as number)),
+            Math.max(nth(spot.ratePerHour, t), ...(spot.baits ?? []).map((b) => nth(b.ratePerHour, t))),
           )
         : null;
     const blocked = new Uint8Array(p.steps);
@@ -131,8 +132,8 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       const row = base + a * width;
       if (a < p.steps) {
         for (let d = a + 1; d <= p.steps; d++) {
-          table[row + d] = table[row + width + d] as number;
-          start[row + d] = start[row + width + d] as number;
+          table[row + d] = nth(table, row + width + d);
+          start[row + d] = nth(start, row + width + d);
         }
       }
       const window = open.find(([from, to]) => a >= from && a < to);
@@ -143,7 +144,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       if (top && pin?.departStep === undefined) {
         let f = 1;
         for (let t = a; t < until; t++) {
-          if (!paused(p, t) && (top[t] as number) * f < floor) until = t;
+          if (!paused(p, t) && nth(top, t) * f < floor) until = t;
           f *= fade;
         }
       }
@@ -151,8 +152,8 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       const { value } = stayFrom(p, spot, a, until, false);
       for (let d = a + 1; d <= until; d++) {
         const fits = pin?.departStep !== undefined ? d === pin.departStep : d - a >= shortest;
-        const worth = (value[d - a] as number) + (pin ? PIN_BONUS : 0);
-        if (fits && worth > (table[row + d] as number)) {
+        const worth = nth(value, d - a) + (pin ? PIN_BONUS : 0);
+        if (fits && worth > nth(table, row + d)) {
           table[row + d] = worth;
           start[row + d] = a;
         }
@@ -161,8 +162,8 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
   });
   const index = (s: number, a: number, d: number) => (s * width + a) * width + d;
   return {
-    at: (s, a, d) => table[index(s, a, d)] as number,
-    startOf: (s, a, d) => start[index(s, a, d)] as number,
+    at: (s, a, d) => nth(table, index(s, a, d)),
+    startOf: (s, a, d) => nth(start, index(s, a, d)),
     table,
     width,
   };

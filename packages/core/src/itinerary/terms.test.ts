@@ -7,18 +7,19 @@ import { testSeeds, testSpots } from './testSeeds';
 import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
 import { bestStay } from './stayValues';
+import { nth } from '../units/indexed';
 
 const small = (seed: number) => randomProblem(seed, { spots: testSpots(6), steps: 36 });
 const one = (rates: number[][], more: Partial<ItineraryProblem> = {}): ItineraryProblem => ({
   stepMin: 15,
-  steps: (rates[0] as number[]).length,
+  steps: nth(rates, 0).length,
   minStaySteps: 1,
   dockTravelSteps: [0],
   travelSteps: [[0]],
   spots: [
     {
       id: 'pool',
-      ratePerHour: rates[0] as number[],
+      ratePerHour: nth(rates, 0),
       fadePerHour: 0.4,
       baits: rates.map((ratePerHour, i) => ({ id: `bait ${i}`, ratePerHour })),
     },
@@ -38,17 +39,17 @@ describe('presentations in turn', () => {
     const go = (t: number, bait: number, value: number) => {
       best = Math.max(best, t === 8 ? value : 0);
       if (t === 8) return;
-      const rates = [early, late][bait] as number[];
-      go(t + 1, bait, value + (rates[t] as number) * dt * Math.exp(-0.4 * t * dt));
+      const rates = nth([early, late], bait);
+      go(t + 1, bait, value + nth(rates, t) * dt * Math.exp(-0.4 * t * dt));
       if (t > 0 && t + 1 < 8) {
         const other = 1 - bait;
-        const next = ([early, late][other] as number[])[t + 1] as number;
+        const next = nth(nth([early, late], other), t + 1);
         go(t + 2, other, value + next * dt * Math.exp(-0.4 * (t + 1) * dt));
       }
     };
     go(0, 0, 0);
     go(0, 1, 0);
-    const stay = bestStay(p, p.spots[0] as never, 0, 8);
+    const stay = bestStay(p, nth(p.spots, 0), 0, 8);
     expect(stay.expected).toBeCloseTo(best, 9);
     expect(stay.baits.map((b) => b.id)).toEqual(['bait 0', 'bait 1']);
     expect(stay.baits[1]?.fromStep).toBe((stay.baits[0]?.toStep as number) + 1);
@@ -56,7 +57,7 @@ describe('presentations in turn', () => {
 
   it('does not change when changing costs more than it wins', () => {
     const p = one([early, late], { switchSteps: 6 });
-    expect(bestStay(p, p.spots[0] as never, 0, 8).baits).toHaveLength(1);
+    expect(bestStay(p, nth(p.spots, 0), 0, 8).baits).toHaveLength(1);
   });
 
   it('is told with the legs and scored the same by hand', () => {

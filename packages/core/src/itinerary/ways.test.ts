@@ -8,6 +8,7 @@ import { scoreItinerary } from './scoreItinerary';
 import { solveItinerary } from './solveItinerary';
 import { expectedFish } from './stayValues';
 import { waysOf } from './ways';
+import { nth } from '../units/indexed';
 
 /** Random shut hours on some of the ways of a problem. */
 function withShutWays(p: ItineraryProblem, seed: number): ItineraryProblem {
@@ -31,14 +32,14 @@ function bySailing(p: ItineraryProblem): number {
   };
   let best = 0;
   const sail = (at: number, t: number, seen: readonly number[], value: number) => {
-    for (let home = t; at >= 0 && home + (p.dockTravelSteps[at] as number) <= p.steps; home++)
-      if (free(dock[at], home, p.dockTravelSteps[at] as number)) best = Math.max(best, value);
+    for (let home = t; at >= 0 && home + nth(p.dockTravelSteps, at) <= p.steps; home++)
+      if (free(dock[at], home, nth(p.dockTravelSteps, at))) best = Math.max(best, value);
     for (let q = 0; q < p.spots.length; q++) {
       if (seen.includes(q)) continue;
-      const way = at < 0 ? (p.dockTravelSteps[q] as number) : (p.travelSteps[at]?.[q] as number);
+      const way = at < 0 ? nth(p.dockTravelSteps, q) : (p.travelSteps[at]?.[q] as number);
       let leave = t;
       while (leave <= p.steps && !free(at < 0 ? dock[q] : between[at]?.[q], leave, way)) leave++;
-      const spot = p.spots[q] as ItineraryProblem['spots'][number];
+      const spot = nth(p.spots, q);
       for (const [from, to] of spot.open ?? [[0, p.steps] as const]) {
         for (let a = Math.max(from, leave + way); a < Math.min(to, p.steps); a++)
           for (let d = a + p.minStaySteps; d <= Math.min(to, p.steps); d++) sail(q, d, [...seen, q], value + expectedFish(p, spot, a, d));

@@ -1,4 +1,5 @@
 import type { ItineraryProblem, ShutRanges } from './problem';
+import { nth } from '../units/indexed';
 
 /** When ways are run: a boat that finds its way shut, or longer than a little later, waits where it is until then. */
 export interface Ways {
@@ -47,7 +48,7 @@ export function waysOf(p: ItineraryProblem): Ways {
 
 function open(p: ItineraryProblem): AllWays {
   const way = (s: number, q: number) => p.travelSteps[s]?.[q] as number;
-  const home = (s: number) => p.dockTravelSteps[s] as number;
+  const home = (s: number) => nth(p.dockTravelSteps, s);
   return {
     arrive: (s, q, t) => t + way(s, q),
     first: home,
@@ -85,14 +86,14 @@ function timed(p: ItineraryProblem): AllWays {
     }
   }
   return {
-    arrive: (s, q, t) => table[(s * n + q) * width + t] as number,
-    first: (q) => outs[q * width] as number,
-    home: (s, t) => homes[s * width + t] as number,
-    run: (s, q, t) => runs[(s * n + q) * width + t] as number,
-    firstRun: (q) => outRuns[q * width] as number,
-    homeRun: (s, t) => homeRuns[s * width + t] as number,
-    out: (q, t) => outs[q * width + t] as number,
-    outRun: (q, t) => outRuns[q * width + t] as number,
+    arrive: (s, q, t) => nth(table, (s * n + q) * width + t),
+    first: (q) => nth(outs, q * width),
+    home: (s, t) => nth(homes, s * width + t),
+    run: (s, q, t) => nth(runs, (s * n + q) * width + t),
+    firstRun: (q) => nth(outRuns, q * width),
+    homeRun: (s, t) => nth(homeRuns, s * width + t),
+    out: (q, t) => nth(outs, q * width + t),
+    outRun: (q, t) => nth(outRuns, q * width + t),
   };
 }
 
@@ -104,9 +105,9 @@ function arrivals(shut: ShutRanges, wayAt: (t: number) => number, steps: number)
     const way = wayAt(t);
     const meets = shut.some(([from, to]) => from < t + Math.max(1, way) && to > t);
     const now = meets || !(way <= steps) ? NEVER : Math.min(NEVER, t + way);
-    const later = t < steps ? (at[t + 1] as number) : NEVER;
+    const later = t < steps ? nth(at, t + 1) : NEVER;
     at[t] = Math.min(now, later);
-    run[t] = now <= later ? Math.min(way, steps + 1) : (run[t + 1] as number);
+    run[t] = now <= later ? Math.min(way, steps + 1) : nth(run, t + 1);
   }
   return { at, run };
 }

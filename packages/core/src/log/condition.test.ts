@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { standardWeightG, STANDARD_WEIGHTS } from '../fish/standardWeight';
 import { conditionByMonth, fultonK } from './condition';
+import { fieldOf } from '../units/indexed';
 
-const pike = STANDARD_WEIGHTS['Northern pike'] as (typeof STANDARD_WEIGHTS)[string];
+const pike = fieldOf(STANDARD_WEIGHTS, 'Northern pike');
 const of = (species: string, month: number, ...fish: [lengthMm: number, weightG: number][]) =>
   fish.map(([lengthMm, weightG]) => ({ species, month, lengthMm, weightG }));
 

@@ -2,6 +2,7 @@
 // where there is one, else against the middle of the crew's own fish of that kind by Fulton's condition factor, K = 10^5 W / L^3 with g and
 // mm (Fulton 1904; Ricker 1975, from memory).
 import { relativeWeight, STANDARD_WEIGHTS } from '../fish/standardWeight';
+import { nth } from '../units/indexed';
 
 export interface WeighedFish {
   readonly species: string;
@@ -37,7 +38,7 @@ export const fultonK = (weightG: number, lengthMm: number): number => (1e5 * wei
 function quantileOf(sorted: readonly number[], share: number): number {
   const at = share * (sorted.length - 1);
   const low = Math.floor(at);
-  const [a, b] = [sorted[low] as number, sorted[Math.min(low + 1, sorted.length - 1)] as number];
+  const [a, b] = [nth(sorted, low), nth(sorted, Math.min(low + 1, sorted.length - 1))];
   return a + (b - a) * (at - low);
 }
 
@@ -56,17 +57,21 @@ export function conditionByMonth(fish: readonly WeighedFish[]): { months: MonthC
   for (const f of fish) {
     const line = STANDARD_WEIGHTS[f.species];
     const own = usualK.get(f.species);
-    if (!line && own === undefined) {
+    const share = line
+      ? relativeWeight(f.weightG, f.lengthMm, line)
+      : own === undefined
+        ? null
+        : (100 * fultonK(f.weightG, f.lengthMm)) / own;
+    if (share === null) {
       left++;
       continue;
     }
-    const share = line ? relativeWeight(f.weightG, f.lengthMm, line) : (100 * fultonK(f.weightG, f.lengthMm)) / (own as number);
     months.set(f.month, [...(months.get(f.month) ?? []), share]);
   }
   const told = [...months].map(([month, shares]): MonthCondition => {
     const sorted = sortedBy(shares);
-    const [lo, middle, hi] = [0.25, 0.5, 0.75].map((q) => quantileOf(sorted, q)) as [number, number, number];
-    return { month, fish: sorted.length, middle, lo, hi, thin: sorted.length < FEW };
+    const at = (q: number) => quantileOf(sorted, q);
+    return { month, fish: sorted.length, middle: at(0.5), lo: at(0.25), hi: at(0.75), thin: sorted.length < FEW };
   });
   return { months: told.sort((a, b) => a.month - b.month), left };
 }

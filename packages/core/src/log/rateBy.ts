@@ -1,6 +1,7 @@
 // What the log gave by tide, wind, hour and bait: fish for rod-hours in groups, each with its range and how much stands behind it.
 import { gammaQuantile } from '../catchrate/distributions';
 import { beaufort } from '../exposure/feels';
+import { nth } from '../units/indexed';
 
 /** A set of the log, with what is known of the water then. */
 export interface LoggedSet {
@@ -62,7 +63,7 @@ const PLACES: Record<LogAxis, (s: LoggedSet) => Place> = {
   tide: ({ tideStage }) => {
     if (tideStage === null) return null;
     const k = Math.min(7, Math.floor(tideStage * 8));
-    return [STAGE_ORDER[k] as number, STAGES[k] as string];
+    return [nth(STAGE_ORDER, k), nth(STAGES, k)];
   },
   turn: ({ sinceTurnH }) => {
     if (sinceTurnH === null) return null;
@@ -91,7 +92,7 @@ const PLACES: Record<LogAxis, (s: LoggedSet) => Place> = {
     const from = 2 * Math.floor(hour / 2);
     return [from, `${String(from).padStart(2, '0')} to ${String(from + 2).padStart(2, '0')}`];
   },
-  month: ({ month }) => [month, MONTHS[month - 1] as string],
+  month: ({ month }) => [month, nth(MONTHS, month - 1)],
   bait: ({ presentation }) => [0, presentation],
   spot: ({ spot }) => [0, spot],
 };

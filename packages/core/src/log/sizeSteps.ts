@@ -1,4 +1,5 @@
 /** Widths of a step of lengths, mm, the finest first. */
+import { nth } from '../units/indexed';
 const WIDTHS = [10, 20, 50, 100, 200] as const;
 const MOST_STEPS = 24;
 
@@ -14,6 +15,6 @@ export function sizeSteps(lengthsMm: readonly number[]): { fromMm: number; toMm:
     toMm: (first + i + 1) * width,
     fish: 0,
   }));
-  for (const mm of lengthsMm) (steps[Math.floor(mm / width) - first] as { fish: number }).fish++;
+  for (const mm of lengthsMm) nth(steps, Math.floor(mm / width) - first).fish++;
   return steps;
 }

@@ -11,6 +11,7 @@ import { END, inputs, START } from './testTrip';
 import { triggersOf, tryScenario, worthAsItStands } from './whatWouldChange';
 import { filterCalls, whyNot } from './whyNot';
 import { inMetric } from '../units/measure';
+import { nth } from '../units/indexed';
 
 const trip = inputs();
 const ranking = rankTrip(trip);
@@ -25,7 +26,7 @@ describe('scenarios', () => {
   it('change what is forecast and leave what was measured', () => {
     const list = scenariosOf(trip.water, null, named);
     const stronger = list.find((s) => s.id === 'wind 3')?.water.wind as typeof wind;
-    const measured = wind.east.atMs[0] as number;
+    const measured = nth(wind.east.atMs, 0);
     expect(mps(stronger, measured)).toBeCloseTo(mps(wind, measured), 9);
     expect(mps(stronger, START + HOUR)).toBeCloseTo(mps(wind, START + HOUR) + 3, 6);
     expect(list.filter((s) => s.kind === 'taken')).toHaveLength(3);
@@ -54,7 +55,7 @@ describe('scenarios', () => {
       return w?.value[w.atMs.indexOf(at)] ?? Number.NaN;
     };
     expect(east(high) - east(low)).toBeCloseTo(4, 9);
-    expect((east(high) + east(low)) / 2).toBeCloseTo(wind.east.value[wind.east.atMs.indexOf(at)] as number, 9);
+    expect((east(high) + east(low)) / 2).toBeCloseTo(nth(wind.east.value, wind.east.atMs.indexOf(at)), 9);
   });
 });
 

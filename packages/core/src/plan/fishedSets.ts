@@ -1,4 +1,5 @@
 import type { FishedSet } from '../catchrate/world';
+import { nth } from '../units/indexed';
 
 type Unknown = readonly (number | null)[];
 
@@ -32,16 +33,16 @@ export interface EvidenceColumns {
 
 /** Rows of columns. @param spots - Ids by index. @param presentations - Ids by index. */
 export function fishedSets(e: EvidenceColumns, spots: readonly string[], presentations: readonly string[]): FishedSet[] {
-  const value = (column: Unknown, i: number) => column[i] as number | null;
+  const value = (column: Unknown, i: number) => column[i] ?? null;
   return e.at.map((at, i) => ({
     at,
-    stopId: e.stopId[i] as string,
-    spot: spots[e.spot[i] as number] as string,
-    presentation: presentations[e.presentation[i] as number] as string,
-    rodHours: e.rodHours[i] as number,
-    fish: e.fish[i] as number,
-    counts: e.counts[i] as number,
-    lengths: { count: e.lengthCount[i] as number, sum: e.lengthSum[i] as number, squares: e.lengthSquares[i] as number },
+    stopId: nth(e.stopId, i),
+    spot: nth(spots, nth(e.spot, i)),
+    presentation: nth(presentations, nth(e.presentation, i)),
+    rodHours: nth(e.rodHours, i),
+    fish: nth(e.fish, i),
+    counts: nth(e.counts, i),
+    lengths: { count: nth(e.lengthCount, i), sum: nth(e.lengthSum, i), squares: nth(e.lengthSquares, i) },
     conditions: {
       tideStage: value(e.tideStage, i),
       windMps: value(e.windMps, i),

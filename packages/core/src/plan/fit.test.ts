@@ -7,10 +7,11 @@ import { rankTrip } from './rankTrip';
 import { inputs } from './testTrip';
 import { whyLeftOut } from './whyLeftOut';
 import { inMetric } from '../units/measure';
+import { nth } from '../units/indexed';
 
 describe('presentations that a trip cannot fish', () => {
   const trip = inputs({ skill: 2, rods: 2 });
-  const bait = trip.presentations[0] as (typeof trip.presentations)[number];
+  const bait = nth(trip.presentations, 0);
   it('are named with their reason: skill, rods, what is aboard, the last of the bait', () => {
     expect(whyLeftOut(trip, bait)).toBeNull();
     expect(whyLeftOut(trip, { ...bait, skill: 3 })).toBe('asks for skill 3, the party has 2');

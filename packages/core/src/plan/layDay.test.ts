@@ -9,6 +9,7 @@ import { dayPlan, itineraryProblem, layDay, type LayOptions, patienceOf, placeOf
 import type { PlanInputs } from './planInputs';
 import { rankTrip, stepAt, stepsOf, worldOf } from './rankTrip';
 import { inputs, START } from './testTrip';
+import { nth } from '../units/indexed';
 
 const still = (mps: number) => ({ atMs: [START - 96 * HOUR, START + 24 * HOUR], value: [mps, mps], forecastFrom: 1 });
 const CALM = { ...inputs().water, wind: { east: still(1), north: still(1), gust: null } } as PlanInputs['water'];
@@ -83,7 +84,7 @@ describe('a trip as the solver is given it', () => {
   });
   it('has for each spot its three best baits of what is aboard and not left to others, each with the rods’ fish an hour', () => {
     const baits = ['a', 'b', 'c', 'd', 'e'].map((id) => ({
-      ...(trip().presentations[0] as PlanInputs['presentations'][number]),
+      ...nth(trip().presentations, 0),
       id,
       skill: 1,
     }));
@@ -94,7 +95,7 @@ describe('a trip as the solver is given it', () => {
       ratesAt: (s: number, list: readonly number[], at: number, _: unknown, out: Float64Array) =>
         list.forEach((b, i) => {
           // The third rises to the best within the trip; the last is best outside of any open hour alone.
-          out[i] = b === 2 ? (at - START) / HOUR : ([1, 3, 0, 2, 0.5][b] as number) + s / 100;
+          out[i] = b === 2 ? (at - START) / HOUR : nth([1, 3, 0, 2, 0.5], b) + s / 100;
         }),
     };
     const ranking = rankTrip(t, { model });
@@ -120,7 +121,7 @@ describe('a trip as the solver is given it', () => {
     // Steps 12 and 24 are the whole steps round it; the margin is the same on both sides.
     expect(12 - from).toBe(to - 24);
     expect(12 - from).toBe(3);
-    const lee = trip().spots[1] as PlanInputs['spots'][number];
+    const lee = nth(trip().spots, 1);
     const rate = spotOf(p, 'lee')?.ratePerHour as number[];
     for (const step of [0, 10, 30, 60]) expect(rate[step]).toBeCloseTo(2 * 3 * fishedBefore(taken, lee.fadePerHour, stepAt(t, step)), 9);
     expect(rate[60]).toBeLessThan(6);
@@ -166,7 +167,7 @@ describe('a trip as the solver is given it', () => {
   });
   it('takes the best fifty-two of a large water, with where the boat is and what is pinned before all others', () => {
     const many = Array.from({ length: 60 }, (_, i) => ({
-      ...(trip().spots[1] as PlanInputs['spots'][number]),
+      ...nth(trip().spots, 1),
       id: `s${String(i).padStart(2, '0')}`,
       name: `Spot ${i}`,
     }));

@@ -8,6 +8,7 @@ import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planI
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { whyLeftOut } from './whyLeftOut';
 import { saidTime } from '../units/measure';
+import { nth } from '../units/indexed';
 
 /** A presentation fished for part of a leg. */
 export interface LegPart {
@@ -158,16 +159,16 @@ export function itineraryProblem(
     dockTravelSteps: kept.map(({ i }) => toSteps(inputs.dockTravelMin[i])),
     travelSteps: kept.map(({ i }) => kept.map(({ i: j }) => (i === j ? 0 : toSteps(inputs.travelMin[i]?.[j])))),
     spots: kept.map(({ spot, i, id, worth }) => {
-      const lists = ranking.rates[i] as readonly (readonly number[])[];
+      const lists = nth(ranking.rates, i);
       const best = lists
-        .map((list, b) => ({ b, list, most: openMost(list, ranking.open[i] as readonly (readonly [number, number])[]) }))
-        .filter(({ b }) => !without.includes(inputs.presentations[ranking.baits[b] as number]?.id as string))
+        .map((list, b) => ({ b, list, most: openMost(list, nth(ranking.open, i)) }))
+        .filter(({ b }) => !without.includes(nth(inputs.presentations, nth(ranking.baits, b)).id))
         .sort((x, y) => y.most - x.most)
         .slice(0, BAITS);
       const others = inputs.taken.filter((t) => t.spotId === spot.id);
       const left = (step: number) => (others.length === 0 ? 1 : fishedBefore(others, spot.fadePerHour, stepAt(inputs, step)));
       const baits = best.map(({ b, list }) => ({
-        id: inputs.presentations[ranking.baits[b] as number]?.id as string,
+        id: nth(inputs.presentations, nth(ranking.baits, b)).id,
         ratePerHour: list.map((r, step) => r * inputs.rods * worth * left(step) * (id === from?.spotId ? from.share : 1)),
       }));
       const stay = stays[spot.id];
@@ -176,7 +177,7 @@ export function itineraryProblem(
         ratePerHour: baits[0]?.ratePerHour ?? new Array<number>(steps).fill(0),
         baits,
         fadePerHour: spot.fadePerHour,
-        open: ranking.open[i] as readonly (readonly [number, number])[],
+        open: nth(ranking.open, i),
         blocked: others.map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
         // Where lines are in already, a few minutes more are a stay.
         minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE) ?? (id === from?.spotId ? 1 : undefined),
@@ -211,7 +212,7 @@ function tideWays(
 
 function openMost(list: readonly number[], open: readonly (readonly [number, number])[]): number {
   let most = 0;
-  for (const [from, to] of open) for (let t = from; t < to; t++) most = Math.max(most, list[t] as number);
+  for (const [from, to] of open) for (let t = from; t < to; t++) most = Math.max(most, nth(list, t));
   return most;
 }
 
@@ -245,7 +246,7 @@ function pinned(inputs: PlanInputs, p: Pin): PinnedStay {
 }
 
 function requireBait(inputs: PlanInputs, ranking: Ranking, without: readonly string[] = []): void {
-  if (ranking.baits.some((b) => !without.includes(inputs.presentations[b]?.id as string))) return;
+  if (ranking.baits.some((b) => !without.includes(nth(inputs.presentations, b).id))) return;
   const why = inputs.presentations.flatMap(
     (p) => whyLeftOut(inputs, p) ?? (without.includes(p.id) ? `${p.name} is left to other boats` : []),
   );

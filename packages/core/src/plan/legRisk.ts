@@ -4,9 +4,10 @@ import { findingWords, quantityList } from '../risk/findingWords';
 import { type Finding, graver, type Judgement, type Level, QUANTITIES, type Quantity } from '../risk/judge';
 import { every, findingKey, type RiskSpan, riskSpans, worse } from '../risk/judgeSpans';
 import type { PlanLeg } from './layDay';
-import type { PlanInputs, PlanSpot, WaysAt } from './planInputs';
+import type { PlanInputs, WaysAt } from './planInputs';
 import { type Ranking, STEP_MS } from './rankTrip';
 import { saidTime } from '../units/measure';
+import { nth } from '../units/indexed';
 
 /** One stop with its way. */
 export interface LegRisk {
@@ -44,7 +45,7 @@ export function riskOfLegs(inputs: PlanInputs, ranking: Ranking, legs: readonly 
     return list;
   };
   const { sets, level } = ranking.ways;
-  const waysAt = (ms: number) => sets[level[Math.min(level.length - 1, step(ms))] ?? 0] as WaysAt;
+  const waysAt = (ms: number) => nth(sets, level[Math.min(level.length - 1, step(ms))] ?? 0);
   const onWay = (from: number, to: number, fromMs: number, toMs: number): RiskSpan[] => {
     if (to < 0 || toMs <= fromMs) return [];
     const places = (w: WaysAt) => (from < 0 ? w.dockSea[to] : w.betweenSea[from]?.[to]) ?? [];
@@ -56,7 +57,7 @@ export function riskOfLegs(inputs: PlanInputs, ranking: Ranking, legs: readonly 
   let leftMs = inputs.startsAt;
   const out = legs.map((l): LegRisk => {
     const s = indexOf(l.spotId);
-    const spot = inputs.spots[s] as PlanSpot | undefined;
+    const spot = inputs.spots[s];
     const way = onWay(before, s, leftMs, l.arriveMs);
     const here = spot
       ? spans(l.arriveMs, l.departMs, LOOK_MS, (ms) => judgeSpot(inputs.boat, inputs.party, spot, ranking.conditionsAt(s, step(ms))))

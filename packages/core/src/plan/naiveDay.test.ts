@@ -12,10 +12,11 @@ import type { PlanInputs } from './planInputs';
 import { rankTrip } from './rankTrip';
 import { windLater } from './scenarios';
 import { END, inputs, START } from './testTrip';
+import { nth } from '../units/indexed';
 
 const old = inputs().sets.filter((s) => s.at < inputs().now - 30 * DAY);
 const set = (spot: string, daysAgo: number, fish: number, rodHours = 2, more: Partial<FishedSet> = {}): FishedSet => ({
-  ...(old[0] as FishedSet),
+  ...nth(old, 0),
   stopId: `${spot} ${daysAgo} ${fish}`,
   spot,
   at: inputs().now - daysAgo * DAY,

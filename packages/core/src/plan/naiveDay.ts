@@ -3,6 +3,7 @@
 import { countRange } from '../catchrate/rangeOf';
 import type { Factor } from '../catchrate/fitCatchRate';
 import { expectedFish } from '../itinerary/stayValues';
+import { nth } from '../units/indexed';
 import { DAY, MINUTE } from '../units/time';
 import { type DayPlan, itineraryProblem, layDay } from './layDay';
 import { shutWords } from './openSteps';
@@ -43,7 +44,7 @@ const LOSS = 0.93;
 export function naiveDay(inputs: PlanInputs, ranking: Ranking, plan: Pick<DayPlan, 'legs'> | null): NaiveDay | null {
   const recent = recentRates(inputs, plan?.legs.length ?? LEGS);
   if (recent.length === 0) return null;
-  const aboard = ranking.baits.map((b) => inputs.presentations[b]?.id as string);
+  const aboard = ranking.baits.map((b) => nth(inputs.presentations, b).id);
   const { wind } = inputs.water;
   const asYesterday: PlanInputs = { ...inputs, taken: [], water: { ...inputs.water, wind: wind && windLater(wind, 24) } };
   const hoped = rankTrip(asYesterday, { model: ranking.model, aboard });

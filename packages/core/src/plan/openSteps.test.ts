@@ -3,10 +3,11 @@ import type { SpotConditions } from '../conditions/spotConditions';
 import { openSteps, shutBy, shutReason, shutWords, whyShut } from './openSteps';
 import { inputs, START } from './testTrip';
 import { inMetric } from '../units/measure';
+import { nth } from '../units/indexed';
 
 const plain = inputs();
 const trip = { ...plain, boat: { ...plain.boat, windLimitMps: 13, waveLimitM: 0.8 } };
-const spot = (more: Partial<(typeof trip.spots)[number]> = {}) => ({ ...(trip.spots[0] as (typeof trip.spots)[number]), ...more });
+const spot = (more: Partial<(typeof trip.spots)[number]> = {}) => ({ ...nth(trip.spots, 0), ...more });
 const calm = {
   tideHeightM: 1,
   stillWater: false,

@@ -8,6 +8,7 @@ import { openRanges } from '../tide/barWindows';
 import { localDate } from '../units/time';
 import { MIN_STAY_STEPS, type PlanInputs, type PlanSpot } from './planInputs';
 import { saidTime } from '../units/measure';
+import { nth } from '../units/indexed';
 
 /**
  * Step ranges in which a spot can be fished.
@@ -21,7 +22,7 @@ export function openSteps(
   conditions: (step: number) => SpotConditions,
   stride = 1,
 ): [number, number][] {
-  const spot = inputs.spots[s] as PlanSpot;
+  const spot = nth(inputs.spots, s);
   if (inputs.dockTravelMin[s] === null || rests(inputs, spot) || spot.footing > inputs.footing) return [];
   // Conditions are the same object for the steps that share them.
   const known = new Map<SpotConditions, boolean>();
@@ -53,10 +54,11 @@ export function whyShut(
   stride: number,
   conditions: (step: number) => SpotConditions,
 ): string {
-  const spot = inputs.spots[s] as PlanSpot;
+  const spot = nth(inputs.spots, s);
   if (inputs.dockTravelMin[s] === null)
     return inputs.boat.afloat === false ? 'farther from the bank than a cast' : 'no way there for this boat at its draught';
-  if (rests(inputs, spot)) return `left to rest until ${dateWords(localDate(spot.restsUntil as number, inputs.zone).slice(5))}`;
+  if (spot.restsUntil !== null && rests(inputs, spot))
+    return `left to rest until ${dateWords(localDate(spot.restsUntil, inputs.zone).slice(5))}`;
   if (spot.footing > inputs.footing) return `asks for ${FOOTING[spot.footing - 1]}, more than the party manages`;
   const found = new Map<string, { finding: Finding; times: number }>();
   for (let t = 0; t < steps; t += stride) {
@@ -98,7 +100,7 @@ export function shutWords(
   conditions: (step: number) => SpotConditions,
 ): string {
   for (let t = from; t < to; t++) {
-    const why = shutBy(inputs, inputs.spots[s] as PlanSpot, conditions(t));
+    const why = shutBy(inputs, nth(inputs.spots, s), conditions(t));
     if (why) return `${shutReason(why)} from ${saidTime(at(t), inputs.zone)}`;
   }
   return '';

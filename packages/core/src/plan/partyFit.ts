@@ -4,6 +4,7 @@ import { type DayPlan, patienceOf } from './layDay';
 import type { PlanInputs } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { saidTime } from '../units/measure';
+import { nth } from '../units/indexed';
 
 /** A guest as planning sees one. */
 export interface Guest {
@@ -38,7 +39,7 @@ export function rodRoles(guests: readonly Guest[], rods: number): RodRole[] {
   const order = [...guests].sort((a, b) => Number(b.child) - Number(a.child) || a.experience - b.experience || (a.name < b.name ? -1 : 1));
   if (order.length === 0) return [];
   return Array.from({ length: rods }, (_, i) => {
-    const g = order[i % order.length] as Guest;
+    const g = nth(order, i % order.length);
     const last = i === rods - 1 && rods > 1;
     return { rod: i + 1, guest: g.name, role: last ? 'second bait' : 'first bait', leftHanded: g.hand === 'left' };
   });
@@ -81,7 +82,7 @@ export function fitSentence(
   const patience = patienceOf(inputs);
   const used = new Set(plan.legs.flatMap((l) => (l.parts.length > 0 ? l.parts.map((p) => p.presentationId) : [l.presentationId])));
   const hardest = Math.max(1, ...inputs.presentations.filter((p) => used.has(p.id)).map((p) => p.skill));
-  const skill = ['anyone can fish its baits', 'its baits ask for some practice', 'its baits are for experts'][hardest - 1] as string;
+  const skill = nth(['anyone can fish its baits', 'its baits ask for some practice', 'its baits are for experts'], hardest - 1);
   const parts = [
     who.length > 0 ? `For ${who.join(', ')}: ` : '',
     wait === null ? '' : `${waitWords(wait, plan)}${patience === null ? '' : `, they stand ${patience} min`}; `,

@@ -7,6 +7,7 @@ import { HOUR, MINUTE } from '../units/time';
 import type { PlanInputs } from './planInputs';
 import { rankTrip, stepAt, stepsOf, worldOf } from './rankTrip';
 import { inputs, roughWay, START } from './testTrip';
+import { nth } from '../units/indexed';
 
 const STEP = 5 * MINUTE;
 const still = (mps: number) => ({ atMs: [START - 96 * HOUR, START + 24 * HOUR], value: [mps, mps], forecastFrom: 1 });
@@ -43,7 +44,7 @@ describe('the best window of a spot', () => {
       expect(ranking.calls).toHaveLength(3);
       trip().spots.forEach((spot, s) => {
         // Out by 10, 5 and 8 minutes, and home as long: in steps 2, 1 and 2.
-        const away = [2, 1, 2][s] as number;
+        const away = nth([2, 1, 2], s);
         let best = { rate: -1, from: 0, bait: 0 };
         for (let b = 0; b < 2; b++)
           for (let from = away; from + 18 <= steps - away; from++) {

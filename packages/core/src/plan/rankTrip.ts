@@ -9,11 +9,12 @@ import { every, type RiskSpan, riskSpans } from '../risk/judgeSpans';
 import { waysOf } from '../itinerary/ways';
 import { MINUTE } from '../units/time';
 import { openSteps, whyShut } from './openSteps';
-import { MIN_STAY_STEPS, type PlanInputs, type PlanPresentation, STEP_MIN } from './planInputs';
+import { MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planInputs';
 import { type OtherBait, searchBait, secondBait } from './pickOther';
 import { type Reason, reasonsOf } from './reasons';
 import { type ShutWays, shutWays, wayShutWords } from './shutWays';
 import { whyLeftOut } from './whyLeftOut';
+import { nth } from '../units/indexed';
 
 /** Spot + presentation + when, with its evidence. */
 export interface Call {
@@ -129,19 +130,22 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const over = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
   // Conditions change little in a quarter of an hour; each spot's are worked out once for all presentations.
   const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, at(i * STRIDE))));
-  const conditionsAt = (s: number, step: number) => seen[s]?.[Math.min(seen[s].length - 1, Math.floor(step / STRIDE))] as SpotConditions;
+  const conditionsAt = (s: number, step: number) => {
+    const here = nth(seen, s);
+    return nth(here, Math.min(here.length - 1, Math.floor(step / STRIDE)));
+  };
   const baits = inputs.presentations.flatMap((p, i) => (whyLeftOut(inputs, p, aboard) === null ? [i] : []));
   const ways = shutWays(inputs, steps, STRIDE);
   const cutOff = (s: number) => ways.dock[s]?.ranges.some(([from, to]) => from === 0 && to === steps) ?? false;
   const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t), STRIDE)));
   const rates = inputs.spots.map((_, s) => {
-    const read = (seen[s] as SpotConditions[]).map(rateConditions);
+    const read = nth(seen, s).map(rateConditions);
     const lists = baits.map(() => new Array<number>(steps));
     const now = new Float64Array(baits.length);
     for (let t = 0; t < steps; t += STRIDE) {
-      model.ratesAt(s, baits, at(t), read[t / STRIDE] as RateConditions, now);
+      model.ratesAt(s, baits, at(t), nth(read, t / STRIDE), now);
       lists.forEach((list, b) => {
-        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = now[b] as number;
+        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = nth(now, b);
       });
     }
     return lists;
@@ -152,7 +156,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const shut: ShutSpot[] = [];
   const reach = reachableSteps(inputs, ways, steps);
   inputs.spots.forEach((spot, s) => {
-    const best = bestWindow(rates[s] as number[][], within(open[s] as [number, number][], reach[s] as readonly [number, number]));
+    const best = bestWindow(nth(rates, s), within(nth(open, s), nth(reach, s)));
     if (!best) {
       shut.push({
         spotId: spot.id,
@@ -168,9 +172,9 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
     const c = rateConditions(over(spot, middle));
     const mean = (list: readonly number[]) => list.slice(best.from, best.to).reduce((x, y) => x + y, 0) / (best.to - best.from);
     const others = baits
-      .map((p, b) => ({ presentationId: inputs.presentations[p]?.id as string, ratePerRodHour: mean(rates[s]?.[b] as number[]) }))
+      .map((p, b) => ({ presentationId: nth(inputs.presentations, p).id, ratePerRodHour: mean(nth(nth(rates, s), b)) }))
       .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
-    const presentation = inputs.presentations[baits[best.bait] as number] as PlanPresentation;
+    const presentation = nth(inputs.presentations, nth(baits, best.bait));
     const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };
     const like = likeWater(bySpot.get(spot.id) ?? [], query, inputs.now);
     const factors = model.factors(query);
@@ -230,10 +234,10 @@ function reachableSteps(inputs: PlanInputs, ways: ShutWays, steps: number): (rea
   for (let changed = true; changed; ) {
     changed = false;
     for (let s = 0; s < n; s++) {
-      if ((first[s] as number) > steps) continue;
+      if (nth(first, s) > steps) continue;
       for (let q = 0; q < n; q++) {
-        const there = s === q ? steps + 1 : all.arrive(s, q, first[s] as number);
-        if (there < (first[q] as number)) [first[q], changed] = [there, true];
+        const there = s === q ? steps + 1 : all.arrive(s, q, nth(first, s));
+        if (there < nth(first, q)) [first[q], changed] = [there, true];
       }
     }
   }
@@ -264,8 +268,8 @@ function bestWindow(rates: readonly (readonly number[])[], open: readonly (reado
       const length = Math.min(WINDOW_STEPS, to - from);
       let sum = 0;
       for (let t = from; t < to; t++) {
-        sum += list[t] as number;
-        if (t - from >= length) sum -= list[t - length] as number;
+        sum += nth(list, t);
+        if (t - from >= length) sum -= nth(list, t - length);
         if (t - from >= length - 1 && (best === null || sum / length > best.rate)) {
           best = { rate: sum / length, bait, from: t - length + 1, to: t + 1 };
         }

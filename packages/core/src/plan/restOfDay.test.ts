@@ -4,11 +4,12 @@ import { layDay } from './layDay';
 import { rankTrip } from './rankTrip';
 import { restOfDay } from './restOfDay';
 import { END, inputs, START } from './testTrip';
+import { nth } from '../units/indexed';
 
 const trip = inputs();
 const ranking = rankTrip(trip);
 const day = layDay(trip, ranking);
-const first = day.legs[0] as (typeof day.legs)[number];
+const first = nth(day.legs, 0);
 const left = day.legs.slice(1).map((l) => l.spotId);
 
 describe('the rest of a day', () => {

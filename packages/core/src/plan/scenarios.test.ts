@@ -5,6 +5,7 @@ import { HOUR } from '../units/time';
 import type { Series } from '../weather/series';
 import { scenariosOf, windLater } from './scenarios';
 import { inputs, START } from './testTrip';
+import { nth } from '../units/indexed';
 
 const AT = Array.from({ length: 6 }, (_, i) => START + i * HOUR);
 const series = (value: readonly number[], forecastFrom = 2): Series => ({ atMs: AT, value: [...value], forecastFrom });
@@ -90,7 +91,7 @@ describe('scenarios', () => {
 
   it('take each forecast as it differs from the mean of all, between their instants, and only where all speak', () => {
     // Three hours apart; the second member blows 4 m/s harder from the west, the third says nothing of the last hour.
-    const atMs = [AT[0] as number, AT[3] as number];
+    const atMs = [nth(AT, 0), nth(AT, 3)];
     const members = {
       atMs,
       members: [
@@ -107,7 +108,7 @@ describe('scenarios', () => {
     // Gusts keep their ratio: at three hours 10 m/s become the length of (11, 8).
     expect(high?.water.wind?.gust?.value[3]).toBeCloseTo((14 * Math.hypot(11, 8)) / 10, 9);
     expect(high?.water.wind?.gust?.value[5]).toBe(14);
-    const before = { atMs: [AT[3] as number, AT[5] as number], members: members.members };
+    const before = { atMs: [nth(AT, 3), nth(AT, 5)], members: members.members };
     expect(of('member 1', water as typeof base, before)?.water.wind?.east.value.slice(0, 3)).toEqual([3, 3, 3]);
   });
 });

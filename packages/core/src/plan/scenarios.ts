@@ -6,6 +6,7 @@ import { constituentSpeed } from '../tide/constituents';
 import { indexAt, type Series } from '../weather/series';
 import type { WindSeries } from '../weather/wind';
 import { said } from '../units/measure';
+import { nth } from '../units/indexed';
 
 /** Wind of each member of a forecast, as components at shared instants. */
 export interface MemberWinds {
@@ -28,23 +29,23 @@ const TURN_H = 1;
 
 const onForecast = (s: Series, value: (v: number, at: number) => number): Series => ({
   ...s,
-  value: s.value.map((v, i) => (i >= s.forecastFrom ? value(v, s.atMs[i] as number) : v)),
+  value: s.value.map((v, i) => (i >= s.forecastFrom ? value(v, nth(s.atMs, i)) : v)),
 });
 
 function linear(atMs: readonly number[], values: readonly number[], at: number): number | null {
   const i = indexAt(atMs, at);
   const [t0, t1] = [atMs[i], atMs[i + 1]];
   if (t0 === undefined) return null;
-  if (t1 === undefined) return t0 === at ? (values[i] as number) : null;
-  return (values[i] as number) + ((at - t0) / (t1 - t0)) * ((values[i + 1] as number) - (values[i] as number));
+  if (t1 === undefined) return t0 === at ? nth(values, i) : null;
+  return nth(values, i) + ((at - t0) / (t1 - t0)) * (nth(values, i + 1) - nth(values, i));
 }
 
 function withMember(wind: WindSeries, m: MemberWinds, member: number): WindSeries {
   const off = (key: 'east' | 'north') => (v: number, at: number) => {
-    const own = linear(m.atMs, m.members[member]?.[key] as readonly number[], at);
-    const all = m.members.map((x) => linear(m.atMs, x[key], at));
-    if (own === null || all.some((x) => x === null)) return v;
-    return v + own - all.reduce<number>((a, b) => a + (b as number), 0) / all.length;
+    const own = linear(m.atMs, nth(m.members, member)[key], at);
+    const all = m.members.map((x) => linear(m.atMs, x[key], at)).filter((x) => x !== null);
+    if (own === null || all.length < m.members.length) return v;
+    return v + own - all.reduce((a, b) => a + b, 0) / all.length;
   };
   const next = { east: onForecast(wind.east, off('east')), north: onForecast(wind.north, off('north')), gust: wind.gust };
   return { ...next, gust: gustsAfter(wind, next) };
@@ -65,10 +66,10 @@ function gustsAfter(before: WindSeries, after: Pick<WindSeries, 'east' | 'north'
 
 function stronger(wind: WindSeries, by: number): WindSeries {
   const scale = wind.east.value.map((e, i) => {
-    const speed = Math.hypot(e, wind.north.value[i] as number);
+    const speed = Math.hypot(e, nth(wind.north.value, i));
     return speed < 0.3 ? 1 : Math.max(0, speed + by) / speed;
   });
-  const scaled = (s: Series): Series => ({ ...s, value: s.value.map((v, i) => (i >= s.forecastFrom ? v * (scale[i] as number) : v)) });
+  const scaled = (s: Series): Series => ({ ...s, value: s.value.map((v, i) => (i >= s.forecastFrom ? v * nth(scale, i) : v)) });
   const next = { east: scaled(wind.east), north: scaled(wind.north) };
   return { ...next, gust: gustsAfter(wind, next) };
 }

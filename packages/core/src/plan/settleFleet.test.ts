@@ -4,6 +4,7 @@ import { type DayPlan, layDay, scoreDay } from './layDay';
 import { rankTrip } from './rankTrip';
 import { amongOthers, type SettlingBoat, settleFleet } from './settleFleet';
 import { inputs, START } from './testTrip';
+import { nth } from '../units/indexed';
 
 const boat = (id: string): SettlingBoat => {
   const own = inputs();
@@ -19,7 +20,7 @@ describe('a fleet with what boats leave each other', () => {
   it('counts what the earlier boat took from the later one, and nothing the other way', () => {
     const late = [stay('exposed', 15, 100), stay('lee', 120, 200)];
     const plans = [alone(0, [stay('lee', 15, 90)]), alone(1, late)];
-    const first = amongOthers(boats[1] as SettlingBoat, [{ id: 'a', legs: plans[0]?.legs ?? [] }]);
+    const first = amongOthers(nth(boats, 1), [{ id: 'a', legs: plans[0]?.legs ?? [] }]);
     expect(first.taken).toEqual([{ spotId: 'lee', fromMs: plans[0]?.legs[0]?.arriveMs, toMs: START + 90 * MINUTE, boat: 'a' }]);
     const later = scoreDay(first, boats[1]?.ranking as SettlingBoat['ranking'], late);
     expect(later.legs[1]?.expected).toBeLessThan(0.85 * (plans[1]?.legs[1]?.expected as number));
@@ -32,12 +33,12 @@ describe('a fleet with what boats leave each other', () => {
     const free = boats.map((b) => layDay(b.inputs, b.ranking));
     // Both would go to the same spots at the same hours, which does not stand: they come back as they were.
     expect(settleFleet(boats, free)).toEqual(free);
-    const apart = [free[0] as DayPlan, { ...(free[1] as DayPlan), legs: [], expected: 0 }];
+    const apart = [nth(free, 0), { ...nth(free, 1), legs: [], expected: 0 }];
     const settled = settleFleet(boats, apart);
-    expect(sum(settled)).toBeGreaterThan((free[0] as DayPlan).expected + 1);
+    expect(sum(settled)).toBeGreaterThan(nth(free, 0).expected + 1);
     const named = settled.map((p, i) => ({ id: boats[i]?.id as string, legs: p.legs }));
     settled.forEach((p, i) => {
-      const b = boats[i] as SettlingBoat;
+      const b = nth(boats, i);
       expect(scoreDay(amongOthers(b, named), b.ranking, p.legs).expected).toBeCloseTo(p.expected, 9);
     });
     for (const x of settled[0]?.legs ?? [])
@@ -56,8 +57,8 @@ describe('a fleet with what boats leave each other', () => {
     expect(scored[1]?.legs[0]?.expected).toBeCloseTo(plans[1]?.legs[0]?.expected as number, 9);
     // They are not proved any more, and their bounds are those that they came with.
     expect(scored.map((p) => [p.proved, p.bound])).toEqual(plans.map((p) => [false, p.bound]));
-    const empty = { ...(plans[1] as DayPlan), legs: [], expected: 0, proved: true };
-    expect(settleFleet(boats, [plans[0] as DayPlan, empty], { layAnew: false })[1]).toBe(empty);
+    const empty = { ...nth(plans, 1), legs: [], expected: 0, proved: true };
+    expect(settleFleet(boats, [nth(plans, 0), empty], { layAnew: false })[1]).toBe(empty);
   });
 
   it('leaves to other boats what a boat is to leave, scored and laid anew', () => {

@@ -2,6 +2,7 @@
 import { type DayPlan, layDay, scoreDay } from './layDay';
 import type { PlanInputs } from './planInputs';
 import type { Ranking } from './rankTrip';
+import { nth } from '../units/indexed';
 
 export interface SettlingBoat {
   readonly id: string;
@@ -38,7 +39,7 @@ export function settleFleet(
   const scored = (list: readonly DayPlan[]): DayPlan[] | null => {
     try {
       return list.map((p, i) => {
-        const b = boats[i] as SettlingBoat;
+        const b = nth(boats, i);
         if (p.legs.length === 0) return p;
         return { ...scoreDay(amongOthers(b, named(list)), b.ranking, p.legs, { without: b.without }), bound: p.bound, proved: false };
       });

@@ -11,6 +11,7 @@ import { waysInSteps, waysOfTrip } from './waysByTide';
 import { whyNot } from './whyNot';
 import { inputs, roughWay, START } from './testTrip';
 import { inMetric } from '../units/measure';
+import { nth } from '../units/indexed';
 
 const END_OF_TIME = START + 1000 * HOUR;
 const ROUGH_FROM = START + 3 * HOUR;
@@ -24,7 +25,7 @@ describe('sea on the runs', () => {
     const trip = rough();
     const ways = shutWays(trip, stepsOf(trip), 3);
     expect(ways.dock[0]?.ranges).toEqual([]);
-    const [from, to] = (ways.dock[1] as NonNullable<(typeof ways.dock)[1]>).ranges[0] as [number, number];
+    const [from, to] = nth(nth(ways.dock, 1).ranges, 0);
     // Looked at every three steps: the way is shut from the look before the first that finds it so.
     const firstOver = Array.from({ length: 24 }, (_, k) => k).find((k) => ways.judgeAt(0, 3 * k).findings.some(shuts)) as number;
     expect(from).toBe(3 * (firstOver - 1));
@@ -53,7 +54,7 @@ describe('sea on the runs', () => {
     const trip = rough();
     const ranking = rankTrip(trip);
     const call = ranking.calls.find((c) => c.spotId === 'lee');
-    const [from, to] = (ranking.ways.dock[1] as NonNullable<(typeof ranking.ways.dock)[1]>).ranges[0] as [number, number];
+    const [from, to] = nth(nth(ranking.ways.dock, 1).ranges, 0);
     expect(call?.wayShut).toEqual([{ fromMs: START + from * 300_000, toMs: START + to * 300_000, why: 'waves over the limit' }]);
     expect(inMetric(whyNot(trip, ranking, 'lee', [{ spotId: 'exposed' }]))).toMatch(
       /^Lee wall: waves over the limit on the way there from \d\d:\d\d to 14:00; /,
@@ -67,7 +68,7 @@ describe('sea on the runs', () => {
     const blows = (t: number) => t < START + HOUR || t > START + 4 * HOUR;
     const of = () => ({ atMs: hours, value: hours.map((t) => (blows(t) ? 12 : 1)), forecastFrom: 0 });
     const base = rough({ fromMs: START - 12 * HOUR });
-    const open = base.sea.places[0] as (typeof base.sea.places)[0];
+    const open = nth(base.sea.places, 0);
     const trip = {
       ...base,
       water: { ...base.water, wind: { east: of(), north: of(), gust: null } },
@@ -77,7 +78,7 @@ describe('sea on the runs', () => {
     expect(ways.dock[0]).toEqual({ ranges: [], why: [] });
     expect(ways.dock[1]?.ranges.length).toBe(2);
     expect(ways.dock[1]).toEqual(ways.dock[2]);
-    const [first, second] = (ways.dock[1] as NonNullable<(typeof ways.dock)[1]>).ranges as [[number, number], [number, number]];
+    const [first, second] = nth(ways.dock, 1).ranges as [[number, number], [number, number]];
     expect([first[0], second[1]]).toEqual([0, stepsOf(trip)]);
     expect(second[0]).toBeGreaterThan(first[1]);
     expect(ways.dock[1]?.why).toHaveLength(2);
@@ -85,7 +86,7 @@ describe('sea on the runs', () => {
 
   it('looks at the water under the keel on bars alone, and at what nobody has sounded', () => {
     const base = rough({ limitM: 5, fromMs: END_OF_TIME });
-    const shallow = { ...(base.sea.places[0] as (typeof base.sea.places)[0]), depthM: -3 };
+    const shallow = { ...nth(base.sea.places, 0), depthM: -3 };
     const at = (place: object) => {
       const trip = { ...base, sea: { ...base.sea, places: [{ ...shallow, ...place }] } };
       return shutWays(trip, stepsOf(trip), 3)
@@ -151,7 +152,7 @@ describe('the waves that slow a way', () => {
     const at = seaOver(waterStateOf(own.water), own.startsAt, own.endsAt);
     const looks = Math.ceil(steps / STRIDE);
     const waveAt = (place: number, step: number) =>
-      at(places[place] as never, START + Math.min(looks - 1, Math.floor(step / STRIDE)) * STRIDE * 5 * 60_000).waveM;
+      at(nth(places, place), START + Math.min(looks - 1, Math.floor(step / STRIDE)) * STRIDE * 5 * 60_000).waveM;
     const byHand = waysBySea(own, { sets: waysOfTrip(own), level: waysInSteps(own, waterStateOf(own.water), steps) }, waveAt, STRIDE);
     const found = shutWays(own, steps, STRIDE);
     expect(found.level).toEqual(byHand.level);

@@ -4,6 +4,7 @@ import { seeded } from '../units/seeded';
 import { DAY, HOUR } from '../units/time';
 import { windComponents } from '../weather/wind';
 import type { PlanInputs } from './planInputs';
+import { nth } from '../units/indexed';
 
 export const START = Date.UTC(2026, 5, 19, 8);
 export const END = START + 6 * HOUR;
@@ -19,7 +20,7 @@ function shift(part: 'east' | 'north') {
 function log(): FishedSet[] {
   const random = seeded(3);
   return Array.from({ length: 240 }, (_, i) => {
-    const spot = ['exposed', 'lee', 'barred'][i % 3] as string;
+    const spot = nth(['exposed', 'lee', 'barred'], i % 3);
     return {
       at: START - (1 + random() * 200) * DAY,
       stopId: `stop-${i}`,

@@ -8,6 +8,7 @@ import { rankTrip } from './rankTrip';
 import type { Scenario } from './scenarios';
 import { END, inputs, START } from './testTrip';
 import { type Outcome, triggersOf, tryScenario, worthAsItStands } from './whatWouldChange';
+import { nth } from '../units/indexed';
 
 const trip = inputs();
 const plan = (...legs: [spot: string, from: number, to: number][]): DayPlan => ({
@@ -90,7 +91,7 @@ describe('the forecasts', () => {
     of.map((w, i) =>
       outcome(
         scenario(`member ${i}`, 'member', (h) => (h >= at ? w : 4)),
-        worth[i] as number,
+        nth(worth, i),
       ),
     );
   it('are joined to one trigger: the hour and the strength of wind that tell them apart', () => {
@@ -140,7 +141,7 @@ describe('a plan as it stands', () => {
   const ranking = rankTrip(trip);
   const day = layDay(trip, ranking);
   it('counts only the hours in which a spot can be fished, and spots that it knows', () => {
-    const first = day.legs[0] as DayPlan['legs'][number];
+    const first = nth(day.legs, 0);
     const shut = { ...ranking, open: ranking.open.map(() => []) as never };
     expect(worthAsItStands(trip, shut, day)).toBe(0);
     const strange = { legs: [{ ...first, spotId: 'elsewhere' }] };

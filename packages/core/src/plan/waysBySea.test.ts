@@ -4,6 +4,7 @@ import { HANDLING_MIN } from './planInputs';
 import { inputs } from './testTrip';
 import { waysBySea } from './waysBySea';
 import { waysOfTrip } from './waysByTide';
+import { nth } from '../units/indexed';
 
 const BOAT = { speedMps: 9, waveLimitM: 0.9 };
 
@@ -46,7 +47,7 @@ describe('ways in a sea', () => {
     },
   });
   const base = { sets: waysOfTrip(trip), level: new Array<number>(12).fill(0) };
-  const waysAt = (ways: ReturnType<typeof waysBySea>, step: number) => ways.sets[ways.level[step] as number];
+  const waysAt = (ways: ReturnType<typeof waysBySea>, step: number) => ways.sets[nth(ways.level, step)];
 
   it('stay as they are in a calm, on foot, and for a boat without a wave limit', () => {
     expect(waysBySea(trip, base, () => 0.3, 3)).toEqual(base);
@@ -71,12 +72,7 @@ describe('ways in a sea', () => {
     expect(both?.dockMin[0]).toBeCloseTo(23, 9);
     expect(both?.betweenMin[1]?.[0]).toBeCloseTo(8 + 5, 9);
     // A run shorter than the handling is that handling.
-    const short = waysBySea(
-      { ...trip },
-      { ...base, sets: [{ ...(base.sets[0] as (typeof base.sets)[0]), dockMin: [2, 5, null] }] },
-      () => 0.9,
-      3,
-    );
+    const short = waysBySea({ ...trip }, { ...base, sets: [{ ...nth(base.sets, 0), dockMin: [2, 5, null] }] }, () => 0.9, 3);
     expect(waysAt(short, 0)?.dockMin[0]).toBe(2);
   });
 
@@ -90,8 +86,8 @@ describe('ways in a sea', () => {
   });
 
   it('keep to the tide’s own ways, one set for each height of tide and look', () => {
-    const high = { ...(base.sets[0] as (typeof base.sets)[0]), tideM: 1, dockMin: [10, 4, 20] };
-    const tides = { sets: [base.sets[0] as (typeof base.sets)[0], high], level: [0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 1] };
+    const high = { ...nth(base.sets, 0), tideM: 1, dockMin: [10, 4, 20] };
+    const tides = { sets: [nth(base.sets, 0), high], level: [0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 1] };
     const ways = waysBySea(trip, tides, () => 0.9, 3);
     expect(waysAt(ways, 3)?.dockMin[0]).toBeCloseTo(23, 9);
     expect(waysAt(ways, 4)?.dockMin).toEqual([expect.closeTo(17, 9), 4, expect.closeTo(37, 9)]);

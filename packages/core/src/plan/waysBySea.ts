@@ -1,6 +1,7 @@
 // Ways take longer in a sea: each is held against the waves at its most open places in the hour in which it is run.
 import { speedInWaves } from '../ground/speedInWaves';
 import { HANDLING_MIN, type PlanInputs, type WaysAt } from './planInputs';
+import { nth } from '../units/indexed';
 
 /** The ways of a trip, and which of them hold in each step. */
 export interface WaysInSteps {
@@ -26,7 +27,7 @@ export function waysBySea(
     const at = Array.from({ length: looks }, (__, k) => boat.speedMps / speedInWaves(boat, waveAt(p, k * stride)));
     return at.map((x, k) => Math.max(x, at[k + 1] ?? x));
   });
-  const rough = Array.from({ length: looks }, (_, k) => longer.some((row) => (row[k] as number) > 1));
+  const rough = Array.from({ length: looks }, (_, k) => longer.some((row) => nth(row, k) > 1));
   const out = [...sets];
   const known = new Map<string, number>();
   const inSea = level.map((tide, step) => {
@@ -35,7 +36,7 @@ export function waysBySea(
     const key = `${tide} ${look}`;
     let index = known.get(key);
     if (index === undefined) {
-      index = out.push(slower(sets[tide] as WaysAt, (p) => longer[p]?.[look] ?? 1)) - 1;
+      index = out.push(slower(nth(sets, tide), (p) => longer[p]?.[look] ?? 1)) - 1;
       known.set(key, index);
     }
     return index;

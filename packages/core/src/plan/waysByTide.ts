@@ -2,6 +2,7 @@
 import type { WaterState } from '../conditions/spotConditions';
 import { MINUTE } from '../units/time';
 import { type PlanInputs, STEP_MIN, type WaysAt } from './planInputs';
+import { nth } from '../units/indexed';
 
 /** A run is held against the least water of this long from its start, minutes (common practice: most runs are shorter). */
 const RUN_MIN = 30;
@@ -32,7 +33,7 @@ export function waysInSteps(inputs: PlanInputs, water: Pick<WaterState, 'levelAt
     const at = inputs.startsAt + t * STEP_MIN * MINUTE;
     const least = Math.min(...[0, 0.5, 1].map((share) => levelAt(at + share * RUN_MIN * MINUTE)));
     let k = 0;
-    while (k + 1 < ways.length && (ways[k + 1] as WaysAt).tideM <= least) k++;
+    while (k + 1 < ways.length && nth(ways, k + 1).tideM <= least) k++;
     return k;
   });
 }

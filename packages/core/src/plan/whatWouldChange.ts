@@ -11,6 +11,7 @@ import { type Ranking, rankTrip } from './rankTrip';
 import type { Scenario } from './scenarios';
 import { MINUTE } from '../units/time';
 import { said, saidTime } from '../units/measure';
+import { nth } from '../units/indexed';
 
 /** What a scenario does to a plan. */
 export interface Outcome {
@@ -43,7 +44,7 @@ const LEAST_FISH = 0.3;
 const LEAST_SHARE = 0.03;
 const SOLVE_STEPS = 400;
 /** How likely each kind is held to be when triggers are put in order; no figure is shown for these. */
-const ODDS = { wind: 0.25, shift: 0.3, tide: 0.05, taken: 0.15 } as const;
+const ODDS: Readonly<Record<string, number>> = { wind: 0.25, shift: 0.3, tide: 0.05, taken: 0.15 };
 
 /** Fish of legs kept as they are, counting only the hours in which each spot can be fished. */
 export function worthAsItStands(
@@ -80,7 +81,7 @@ export function tryScenario(
   const ranked =
     scenario.water === inputs.water
       ? ranking
-      : rankTrip(there, { model: ranking.model, aboard: ranking.baits.map((b) => inputs.presentations[b]?.id as string) });
+      : rankTrip(there, { model: ranking.model, aboard: ranking.baits.map((b) => nth(inputs.presentations, b).id) });
   let looked = 0;
   try {
     const bans = scenario.takenSpotId ? [...(options.bans ?? []), scenario.takenSpotId] : options.bans;
@@ -135,7 +136,7 @@ export function triggersOf(inputs: PlanInputs, plan: DayPlan, outcomes: readonly
       planB: o.best,
     });
   }
-  const likely = (t: Trigger) => t.worth * (t.chance ?? ODDS[t.id.split(' ')[0] as keyof typeof ODDS] ?? 0.1);
+  const likely = (t: Trigger) => t.worth * (t.chance ?? ODDS[nth(t.id.split(' '), 0)] ?? 0.1);
   return triggers.sort((a, b) => likely(b) - likely(a));
 }
 
@@ -144,13 +145,16 @@ function windThatTells(inputs: PlanInputs, all: readonly Outcome[], off: readonl
   const winds = all.map((o) => ({ off: off.includes(o), wind: waterStateOf({ ...o.scenario.water, tide: null, currents: [] }).wind }));
   let best: { condition: WindCondition; right: number } | null = null;
   for (let at = Math.ceil(inputs.startsAt / HOUR) * HOUR; at <= inputs.endsAt; at += HOUR) {
-    const speeds = winds.map((w) => ({ off: w.off, mps: sampleWind(w.wind, at)?.mps ?? null }));
-    if (speeds.some((s) => s.mps === null)) continue;
-    const sorted = [...speeds].sort((a, b) => (a.mps as number) - (b.mps as number));
+    const speeds = winds.flatMap((w) => {
+      const mps = sampleWind(w.wind, at)?.mps;
+      return mps === undefined ? [] : [{ off: w.off, mps }];
+    });
+    if (speeds.length < winds.length) continue;
+    const sorted = [...speeds].sort((a, b) => a.mps - b.mps);
     for (let k = 1; k < sorted.length; k++) {
-      const edge = ((sorted[k - 1]?.mps as number) + (sorted[k]?.mps as number)) / 2;
+      const edge = (nth(sorted, k - 1).mps + nth(sorted, k).mps) / 2;
       for (const above of [true, false]) {
-        const right = speeds.filter((s) => s.off === (above ? (s.mps as number) > edge : (s.mps as number) < edge)).length;
+        const right = speeds.filter((s) => s.off === (above ? s.mps > edge : s.mps < edge)).length;
         if (!best || right > best.right)
           best = { right, condition: { atMs: at, aboveMps: above ? edge : null, belowMps: above ? null : edge } };
       }

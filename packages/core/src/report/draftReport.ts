@@ -1,6 +1,7 @@
 import { beaufort } from '../exposure/feels';
 import { said } from '../units/measure';
 import { dateWords } from '../rules/seasonWords';
+import { nth } from '../units/indexed';
 
 /** A day as a report tells it: no place. */
 export interface ReportDay {
@@ -72,7 +73,7 @@ export function weatherWords(stops: readonly DayWeather[]): string {
   };
   const [wind, water, air] = [mean((s) => s.windMps), mean((s) => s.waterTempC), mean((s) => s.airTempC)];
   const parts = [
-    wind === null ? '' : (WINDS[beaufort(wind)] as string),
+    wind === null ? '' : nth(WINDS, beaufort(wind)),
     air === null ? '' : `${said(air, 'temp', 0)} in the air`,
     water === null ? '' : `${said(water, 'temp', 0)} in the water`,
   ].filter((p) => p !== '');

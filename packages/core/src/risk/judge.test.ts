@@ -6,6 +6,7 @@ import { judge, type PartyAtRisk, QUANTITIES, type Quantity, type RiskConditions
 import { every, riskSpans } from './judgeSpans';
 import { partyAtRisk } from './partyOf';
 import { inMetric } from '../units/measure';
+import { nth } from '../units/indexed';
 
 const boat = { windLimitMps: 10, waveLimitM: 0.8, draughtM: 0.5 };
 const nobody: PartyAtRisk = { children: 0, firstTimers: 0, nonSwimmers: 0 };
@@ -188,7 +189,7 @@ describe('what is told', () => {
 
   it('is joined into spans while a level lasts, each with its worst figure', () => {
     const wind = [4, 8.5, 9, 11, 12, 9, 4];
-    const spans = riskSpans(every(0, 7, 1), 7, (t) => judge(boat, nobody, { ...quiet, windMps: wind[t] as number }));
+    const spans = riskSpans(every(0, 7, 1), 7, (t) => judge(boat, nobody, { ...quiet, windMps: nth(wind, t) }));
     expect(spans.map((s) => [s.level, s.fromMs, s.toMs, s.worst.value])).toEqual([
       ['over', 3, 5, 12],
       ['near', 1, 3, 9],

@@ -188,9 +188,8 @@ export function toRecheck(rule: Pick<RuleBase, 'checkedOn'>, date: string): bool
 
 /** What is said after a copy that is older than thirty days; empty for a younger one. */
 export function recheckWords(rule: Rule, date: string): string {
-  return toRecheck(rule, date)
-    ? ` (checked ${dateWords((rule.checkedOn as string).slice(5))} ${rule.checkedOn?.slice(0, 4)}: re-check)`
-    : '';
+  const { checkedOn } = rule;
+  return checkedOn && toRecheck(rule, date) ? ` (checked ${dateWords(checkedOn.slice(5))} ${checkedOn.slice(0, 4)}: re-check)` : '';
 }
 
 function daysBefore(date: string, days: number): string {

@@ -2,6 +2,7 @@
 // nautical at -12, golden light between -4 and 6.
 import { Body, Illumination, MoonPhase, Observer, SearchAltitude, SearchHourAngle, SearchRiseSet } from 'astronomy-engine';
 import { DAY } from '../units/time';
+import { nth } from '../units/indexed';
 
 /** Events of one day, Unix milliseconds; null when the event does not happen. */
 export interface SkyDay {
@@ -97,6 +98,6 @@ export function lightDay(fromMs: number, lat: number, lon: number): LightDay {
     goldenEvening: span(height(-1, 6), height(-1, -4)),
     dayLengthH: day.sunrise !== null && day.sunset !== null ? ((day.sunset - day.sunrise) / 3_600_000 + 48) % 24 : null,
     moonUnderfoot: underfoot !== null && underfoot < fromMs + DAY ? underfoot : null,
-    moonPhase: NAMES[Math.round(MoonPhase(new Date(fromMs + DAY / 2)) / 45) % 8] as MoonName,
+    moonPhase: nth(NAMES, Math.round(MoonPhase(new Date(fromMs + DAY / 2)) / 45) % 8),
   };
 }

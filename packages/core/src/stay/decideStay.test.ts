@@ -5,6 +5,7 @@ import { decideStay } from './decideStay';
 import { aheadOf, effort, exposure, shareAt } from './exposure';
 import { alternativesFrom, type StayAlternative, type StayQuestion, stayOrMove } from './stayOrMove';
 import { type StayTable, stayTable } from './stayTable';
+import { nth } from '../units/indexed';
 
 const drain: StayAlternative = { id: 'drain', a: 4, b: 2, fadePerHour: 0.6, travelMin: 12 };
 const quay: StayAlternative = { id: 'quay', a: 2, b: 2, fadePerHour: 0.6, travelMin: 20 };
@@ -174,7 +175,7 @@ function byHand(q: { a: number; b: number }, fade: number, steps: number, altern
     const key = `${n} ${t}`;
     const had = known.get(key);
     if (had) return had;
-    const off = gone[steps - t] as number;
+    const off = nth(gone, steps - t);
     let stay = 0;
     if (t < steps) {
       const before = exposure(fade, t * 5, ahead);
@@ -190,7 +191,7 @@ function byHand(q: { a: number; b: number }, fade: number, steps: number, altern
     return found;
   };
   const least = Array.from({ length: steps }, (_, t) => {
-    for (let n = 0; n <= 6; n++) if (at(n, t).stay >= (gone[steps - t] as number)) return n;
+    for (let n = 0; n <= 6; n++) if (at(n, t).stay >= nth(gone, steps - t)) return n;
     return null;
   });
   return { value: at(0, 0).worth, least };

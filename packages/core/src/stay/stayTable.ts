@@ -3,6 +3,7 @@
 // Leaving is worth the best of what is left: the alternatives in any order, each at most once, runs counted.
 import { effort, exposure } from './exposure';
 import type { StayAlternative } from './stayOrMove';
+import { nth } from '../units/indexed';
 
 /** Minutes of a step of the table. */
 export const TABLE_STEP_MIN = 5;
@@ -39,16 +40,16 @@ function leavingValues(alternatives: readonly StayAlternative[], steps: number):
   const all = Array.from({ length: 1 << n }, () => new Float64Array(width));
   const to: (string | null)[] = new Array(width).fill(null);
   for (let used = (1 << n) - 2; used >= 0; used--) {
-    const here = all[used] as Float64Array;
+    const here = nth(all, used);
     for (let left = 0; left < width; left++) {
       let top = 0;
       let go: string | null = null;
       for (let j = 0; j < n; j++) {
         if (used & (1 << j)) continue;
-        const most = left - (travel[j] as number);
-        const after = all[used | (1 << j)] as Float64Array;
+        const most = left - nth(travel, j);
+        const after = nth(all, used | (1 << j));
         for (let t = shortest; t <= most; t++) {
-          const value = (gains[j]?.[t] as number) + (after[most - t] as number);
+          const value = (gains[j]?.[t] as number) + nth(after, most - t);
           if (value > top) [top, go] = [value, best[j]?.id ?? null];
         }
       }
@@ -56,7 +57,7 @@ function leavingValues(alternatives: readonly StayAlternative[], steps: number):
       if (used === 0) to[left] = go;
     }
   }
-  return { value: n === 0 ? new Float64Array(width) : (all[0] as Float64Array), to };
+  return { value: n === 0 ? new Float64Array(width) : nth(all, 0), to };
 }
 
 /**
@@ -79,10 +80,10 @@ export function stayTable(
   const to: (string | null)[] = new Array(steps + 1).fill(null);
   for (let t = steps; t >= 0; t--) {
     const now = new Float64Array(width);
-    const away = leave.value[steps - t] as number;
+    const away = nth(leave.value, steps - t);
     const sofar = exposure(fadePerHour, t * TABLE_STEP_MIN, ahead);
     const more = exposure(fadePerHour, (t + 1) * TABLE_STEP_MIN, ahead) - sofar;
-    to[t] = leave.to[steps - t] as string | null;
+    to[t] = leave.to[steps - t] ?? null;
     let least = MOST_FISH + 1;
     for (let n = MOST_FISH; n >= 0; n--) {
       const shape = belief.a + n;
@@ -92,19 +93,19 @@ export function stayTable(
         // Negative binomial of what the next step brings.
         let p = (rate / (rate + more)) ** shape;
         let total = p;
-        stay = p * (next[n] as number);
+        stay = p * nth(next, n);
         for (let k = 1; k < 12 && total < 1 - 1e-9; k++) {
           p *= ((shape + k - 1) / k) * (more / (rate + more));
           total += p;
-          stay += p * (k + (next[Math.min(width - 1, n + k)] as number));
+          stay += p * (k + nth(next, Math.min(width - 1, n + k)));
         }
       }
       if (t < steps && stay >= away) least = n;
       now[n] = Math.max(stay, away);
     }
-    now[MOST_FISH + 1] = now[MOST_FISH] as number;
+    now[MOST_FISH + 1] = nth(now, MOST_FISH);
     leastToStay[t] = least;
     next = now;
   }
-  return { stepMin: TABLE_STEP_MIN, leastToStay, to, value: next[0] as number };
+  return { stepMin: TABLE_STEP_MIN, leastToStay, to, value: nth(next, 0) };
 }

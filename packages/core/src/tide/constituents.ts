@@ -2,6 +2,7 @@
 // (IHO list of harmonic constituents). T is the hour angle of the mean sun, counted from noon.
 import type { AstronomicalArguments } from './astronomicalArguments';
 import type { NodeFactor, NodeFormula } from './nodeFactors';
+import { fieldOf } from '../units/indexed';
 
 interface Basic {
   /** Multiples of T, s, h, p, p1 and a constant in degrees. */
@@ -223,7 +224,7 @@ function partsOf(name: string): Parts {
 export function constituentSpeed(name: string): number {
   let speed = 0;
   for (const [times, part] of partsOf(name)) {
-    const v = (BASIC[part] as Basic).v;
+    const v = fieldOf(BASIC, part).v;
     const r = RATES_PER_HOUR;
     speed += times * (v[0] * r.t + v[1] * r.s + v[2] * r.h + v[3] * r.p + v[4] * r.p1);
   }
@@ -244,7 +245,7 @@ export function equilibrium(
   let vuDeg = 0;
   const t = 15 * hourUtc + 180;
   for (const [times, part] of partsOf(name)) {
-    const { v, node } = BASIC[part] as Basic;
+    const { v, node } = fieldOf(BASIC, part);
     const n = nodes[node];
     f *= n.f ** Math.abs(times);
     vuDeg += times * (v[0] * t + v[1] * args.s + v[2] * args.h + v[3] * args.p + v[4] * args.p1 + v[5] + n.uDeg);

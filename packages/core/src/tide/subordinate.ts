@@ -3,6 +3,7 @@
 import { DAY, HOUR, MINUTE } from '../units/time';
 import { ratesOf, type TideModel } from './tideModel';
 import { type TideTurn, tideTurns } from './tideTurns';
+import { nth } from '../units/indexed';
 
 /** What is added to the reference port's turns: minutes (later positive), factor and then metres. */
 export interface TideDifferences {
@@ -45,7 +46,7 @@ export function subordinateTide(reference: TideModel, d: TideDifferences): TideM
       };
     });
     // A wiggle shorter than the difference in delays could come out of order.
-    const ordered = pairs.filter((p, i) => i === 0 || p.atMs > (pairs[i - 1] as Pair).atMs);
+    const ordered = pairs.filter((p, i) => i === 0 || p.atMs > nth(pairs, i - 1).atMs);
     blocks.set(key, ordered);
     return ordered;
   }
@@ -55,11 +56,11 @@ export function subordinateTide(reference: TideModel, d: TideDifferences): TideM
     let j = pairs.length - 1;
     while (j - i > 1) {
       const mid = (i + j) >> 1;
-      if ((pairs[mid] as Pair).atMs <= atMs) i = mid;
+      if (nth(pairs, mid).atMs <= atMs) i = mid;
       else j = mid;
     }
-    const a = pairs[i] as Pair;
-    const b = pairs[j] as Pair;
+    const a = nth(pairs, i);
+    const b = nth(pairs, j);
     const share = (atMs - a.atMs) / (b.atMs - a.atMs);
     const there = reference.heightAt(a.ref.atMs + share * (b.ref.atMs - a.ref.atMs));
     const range = b.ref.heightM - a.ref.heightM;

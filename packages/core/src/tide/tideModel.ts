@@ -5,6 +5,7 @@ import { DAY, HOUR } from '../units/time';
 import { astronomicalArguments } from './astronomicalArguments';
 import { constituentSpeed, equilibrium } from './constituents';
 import { nodeFactors } from './nodeFactors';
+import { nth } from '../units/indexed';
 
 /** One harmonic constant: amplitude in metres (>= 0), Greenwich phase lag g in degrees (UTC). */
 export interface HarmonicConstant {
@@ -63,7 +64,7 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
       const { start, amplitude, phase } = tableFor(atMs);
       let h = z0M;
       for (let i = 0; i < count; i++) {
-        h += (amplitude[i] as number) * Math.cos((phase[i] as number) + (omega[i] as number) * (atMs - start));
+        h += nth(amplitude, i) * Math.cos(nth(phase, i) + nth(omega, i) * (atMs - start));
       }
       return h;
     },
@@ -71,8 +72,8 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
       const { start, amplitude, phase } = tableFor(atMs);
       let r = 0;
       for (let i = 0; i < count; i++) {
-        const w = omega[i] as number;
-        r -= (amplitude[i] as number) * w * Math.sin((phase[i] as number) + w * (atMs - start));
+        const w = nth(omega, i);
+        r -= nth(amplitude, i) * w * Math.sin(nth(phase, i) + w * (atMs - start));
       }
       return r * HOUR;
     },
@@ -87,14 +88,14 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
         const until = Math.min(steps, Math.ceil((start + DAY - fromMs) / stepMs));
         const first = fromMs + k * stepMs - start;
         for (let i = 0; i < count; i++) {
-          const w = omega[i] as number;
-          const size = -(amplitude[i] as number) * w * HOUR;
-          const angle = (phase[i] as number) + w * first;
+          const w = nth(omega, i);
+          const size = -nth(amplitude, i) * w * HOUR;
+          const angle = nth(phase, i) + w * first;
           let s = size * Math.sin(angle);
           let c = size * Math.cos(angle);
-          const [tc, ts] = [turnCos[i] as number, turnSin[i] as number];
+          const [tc, ts] = [nth(turnCos, i), nth(turnSin, i)];
           for (let j = k; j < until; j++) {
-            out[j] = (out[j] as number) + s;
+            out[j] = nth(out, j) + s;
             const next = s * tc + c * ts;
             c = c * tc - s * ts;
             s = next;

@@ -1,6 +1,7 @@
 import { HOUR } from '../units/time';
 import type { TideModel } from './tideModel';
 import { type TideTurn, tideTurns } from './tideTurns';
+import { nth } from '../units/indexed';
 
 /** Where an instant lies in the tide. */
 export interface TidePhase {
@@ -20,20 +21,20 @@ export function tidePhases(model: TideModel, fromMs: number, toMs: number): (atM
   return (atMs) => {
     let lo = 0;
     let hi = turns.length - 1;
-    if (hi < 1 || atMs < (turns[0] as TideTurn).atMs || atMs >= (turns[hi] as TideTurn).atMs) return null;
+    if (hi < 1 || atMs < nth(turns, 0).atMs || atMs >= nth(turns, hi).atMs) return null;
     while (hi - lo > 1) {
       const mid = (lo + hi) >> 1;
-      if ((turns[mid] as TideTurn).atMs <= atMs) lo = mid;
+      if (nth(turns, mid).atMs <= atMs) lo = mid;
       else hi = mid;
     }
-    const before = turns[lo] as TideTurn;
-    const after = turns[hi] as TideTurn;
+    const before = nth(turns, lo);
+    const after = nth(turns, hi);
     const share = (atMs - before.atMs) / (after.atMs - before.atMs);
     const rising = before.kind === 'low';
     let greatest = 0;
     for (let i = Math.max(0, lo - 2); i <= Math.min(turns.length - 2, lo + 2); i++) {
-      const t0 = turns[i] as TideTurn;
-      const t1 = turns[i + 1] as TideTurn;
+      const t0 = nth(turns, i);
+      const t1 = nth(turns, i + 1);
       const peak = Math.abs(t1.heightM - t0.heightM) / ((t1.atMs - t0.atMs) / HOUR);
       greatest = Math.max(greatest, (peak * Math.PI) / 2);
     }

@@ -1,4 +1,5 @@
 /** Radians in one degree. */
+import { nth } from './indexed';
 export const DEG = Math.PI / 180;
 
 /** Folds any angle in degrees into [0, 360). */
@@ -16,5 +17,5 @@ const POINTS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
 
 /** Compass point (one of eight) a bearing in degrees true belongs to. */
 export function compassPoint(bearingDeg: number): (typeof POINTS)[number] {
-  return POINTS[Math.round(wrapDeg(bearingDeg) / 45) % 8] as (typeof POINTS)[number];
+  return nth(POINTS, Math.round(wrapDeg(bearingDeg) / 45) % 8);
 }

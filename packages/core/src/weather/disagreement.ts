@@ -3,6 +3,7 @@
 import { HOUR } from '../units/time';
 import type { RawReading } from './quality';
 import { variable as known } from './variables';
+import { entryOf, lastOf } from '../units/indexed';
 
 /** One station's trusted readings of one variable, in time order. */
 export interface StationTrack {
@@ -37,14 +38,14 @@ export function disagreements(variable: string, tracks: readonly StationTrack[],
     for (const b of hourly.slice(i + 1)) {
       const common = [...a.byHour.keys()].filter((h) => b.byHour.has(h)).sort((x, y) => x - y);
       if (common.length < 2) continue;
-      const off = common.reduce((s, h) => s + Math.abs((a.byHour.get(h) as number) - (b.byHour.get(h) as number)), 0) / common.length;
-      const last = common.at(-1) as number;
+      const off = common.reduce((s, h) => s + Math.abs(entryOf(a.byHour, h) - entryOf(b.byHour, h)), 0) / common.length;
+      const last = lastOf(common);
       if (off > limit)
         out.push({
           a: a.station,
           b: b.station,
-          aValue: a.byHour.get(last) as number,
-          bValue: b.byHour.get(last) as number,
+          aValue: entryOf(a.byHour, last),
+          bValue: entryOf(b.byHour, last),
           hours: common.length,
         });
     }

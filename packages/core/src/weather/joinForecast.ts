@@ -1,5 +1,6 @@
 import { HOUR } from '../units/time';
 import { indexAt, type Series } from './series';
+import { lastOf, nth } from '../units/indexed';
 
 /** Hours over which a forecast is bent to meet the latest trusted reading. */
 const BLEND_H = 6;
@@ -26,12 +27,12 @@ export function joinForecast(
   if (!forecast) return { atMs, value, forecastFrom };
   const last = atMs.at(-1) ?? Number.NEGATIVE_INFINITY;
   const fresh = nowMs - last < BLEND_H * HOUR;
-  const error = fresh ? (value.at(-1) as number) - (valueAt(forecast, last) ?? (value.at(-1) as number)) : 0;
+  const error = fresh ? lastOf(value) - (valueAt(forecast, last) ?? lastOf(value)) : 0;
   forecast.atMs.forEach((at, i) => {
     if (at <= last || (!fresh && at < nowMs)) return;
     const lead = (at - last) / HOUR;
     atMs.push(at);
-    value.push((forecast.value[i] as number) + error * Math.max(0, 1 - lead / BLEND_H));
+    value.push(nth(forecast.value, i) + error * Math.max(0, 1 - lead / BLEND_H));
   });
   return { atMs, value, forecastFrom };
 }
@@ -42,5 +43,5 @@ function valueAt(track: Track, at: number): number | null {
   const t1 = track.atMs[i + 1];
   if (t0 === undefined || t1 === undefined) return null;
   const share = (at - t0) / (t1 - t0);
-  return (track.value[i] as number) + share * ((track.value[i + 1] as number) - (track.value[i] as number));
+  return nth(track.value, i) + share * (nth(track.value, i + 1) - nth(track.value, i));
 }

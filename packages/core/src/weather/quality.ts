@@ -4,6 +4,7 @@
 import { DAY, HOUR } from '../units/time';
 import { indexAt } from './series';
 import { variable as known } from './variables';
+import { nth } from '../units/indexed';
 
 /** 1 pass, 2 not evaluated, 3 suspect, 4 fail, 9 missing. */
 export type QualityFlag = 1 | 2 | 3 | 4 | 9;
@@ -33,7 +34,7 @@ export function qualityFlags(variable: string, readings: readonly RawReading[], 
   // What a reading is held against is the last that did not fail: a spike says nothing of the one after it.
   let lastSound: RawReading | null = null;
   return readings.map((r, i): QualityFlag => {
-    if (i > 0 && (readings[i - 1] as RawReading).value !== r.value) flatSince = i;
+    if (i > 0 && nth(readings, i - 1).value !== r.value) flatSince = i;
     const flag = flagOf(r, i);
     if (flag !== 4 && flag !== 9) lastSound = r;
     return flag;
@@ -50,7 +51,7 @@ export function qualityFlags(variable: string, readings: readonly RawReading[], 
       const away = Math.abs(r.value - reference) - Math.abs(after.value - before.value) / 2;
       if (away > spike) return 4;
     }
-    const first = readings[flatSince] as RawReading;
+    const first = nth(readings, flatSince);
     if (flatH !== null && (r.atMs - first.atMs) / HOUR >= flatH) return 4;
     // The newest reading has no neighbour after it yet: a jump is suspect until the next one tells.
     if (lastSound && !after && Math.abs(r.value - lastSound.value) > spike) return 3;
@@ -94,7 +95,7 @@ export function climatologyOf(readings: readonly RawReading[], atMs: number): { 
     .map((r) => r.value)
     .sort((a, b) => a - b);
   if (values.length < 200) return null;
-  const lo = values[Math.floor(values.length * 0.01)] as number;
-  const hi = values[Math.ceil(values.length * 0.99) - 1] as number;
+  const lo = nth(values, Math.floor(values.length * 0.01));
+  const hi = nth(values, Math.ceil(values.length * 0.99) - 1);
   return { min: lo - 0.1 * (hi - lo) - 1, max: hi + 0.1 * (hi - lo) + 1 };
 }

@@ -4,6 +4,7 @@ import { HOUR } from '../units/time';
 import { qualityFlags } from './quality';
 import { changeOver, sampleSeries } from './series';
 import { sampleWind, windComponents, windFromComponents } from './wind';
+import { nth } from '../units/indexed';
 
 const hourly = (value: number[], forecastFrom = value.length) => ({ atMs: value.map((_, i) => i * HOUR), value, forecastFrom });
 
@@ -17,7 +18,7 @@ describe('series', () => {
           const at = x * (v.length - 1) * HOUR;
           const i = Math.min(v.length - 2, Math.floor(at / HOUR));
           const got = sampleSeries(hourly(v), at)?.value ?? Number.NaN;
-          const [a, b] = [v[i] as number, v[i + 1] as number];
+          const [a, b] = [nth(v, i), nth(v, i + 1)];
           expect(got).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-9);
           expect(got).toBeLessThanOrEqual(Math.max(a, b) + 1e-9);
         },

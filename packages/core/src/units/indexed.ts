@@ -1,0 +1,44 @@
+// What an index or a key is known to hold: said by the code that knows it, and checked, so that a slip is an error and no wrong figure.
+
+/**
+ * What stands at a place of a list.
+ * @param i - 0 to the list's length - 1.
+ * @throws RangeError where the list holds nothing there.
+ * @example nth([3, 5], 1) // 5
+ */
+export function nth<T>(list: ArrayLike<T>, i: number): T {
+  const x = list[i];
+  if (x === undefined) throw new RangeError(`nothing at ${i} of ${list.length}`);
+  return x;
+}
+
+/**
+ * The last of a list.
+ * @throws RangeError where the list is empty.
+ * @example lastOf([3, 5]) // 5
+ */
+export function lastOf<T>(list: ArrayLike<T>): T {
+  return nth(list, list.length - 1);
+}
+
+/**
+ * What a map holds by a key.
+ * @throws RangeError where it holds nothing by that key.
+ * @example entryOf(new Map([['bass', 3]]), 'bass') // 3
+ */
+export function entryOf<K, V>(map: ReadonlyMap<K, V>, key: K): V {
+  const x = map.get(key);
+  if (x === undefined) throw new RangeError(`nothing by ${String(key)}`);
+  return x;
+}
+
+/**
+ * What a record holds by a key.
+ * @throws RangeError where it holds nothing by that key.
+ * @example fieldOf({ bass: 3 }, 'bass') // 3
+ */
+export function fieldOf<V>(record: Readonly<Record<string, V>>, key: string): V {
+  const x = record[key];
+  if (x === undefined) throw new RangeError(`nothing by ${key}`);
+  return x;
+}
