@@ -280,9 +280,9 @@ function model(
         all.push({
           name: group.name,
           level: code,
-          multiplier: code < 0 ? 1 : Math.exp(beta[g]?.[code] as number),
-          fish: code < 0 ? 0 : (state.fish[g]?.[code] as number),
-          expected: code < 0 ? 0 : (state.expected[g]?.[code] as number),
+          multiplier: code < 0 ? 1 : Math.exp(nth(nth(beta, g), code)),
+          fish: code < 0 ? 0 : nth(nth(state.fish, g), code),
+          expected: code < 0 ? 0 : nth(nth(state.expected, g), code),
           rule: rule && { ...rule.rule, id: idOf(rule.rule.id, q), prior: rule.mean },
           unknown,
         });

@@ -44,12 +44,8 @@ const KINDS: readonly Kind[] = STAYS_DAYS.flatMap((stayDays) =>
 
 /** Filters the rows to now with the kind that foretells them best. @param phi - Spread of counts against Poisson's, >= 1. */
 export function filterSchools(rows: DriftRows, now: number, phi: number, each?: (row: number, multiplier: number) => void): SchoolDrift {
-  let best: { kind: Kind; gain: number } | null = null;
-  for (const kind of KINDS) {
-    const { gain } = run(rows, kind, phi);
-    if (!best || gain > best.gain) best = { kind, gain };
-  }
-  const { kind, gain } = best as { kind: Kind; gain: number };
+  const tried = KINDS.map((kind) => ({ kind, gain: run(rows, kind, phi).gain }));
+  const { kind, gain } = tried.reduce((best, t) => (t.gain > best.gain ? t : best));
   const { chance, last } = run(rows, kind, phi, each);
   for (let s = 0; s < rows.spots; s++) settle(chance, s, Math.max(0, now - nth(last, s)) / DAY, kind);
   return { ...kind, chance, gain };

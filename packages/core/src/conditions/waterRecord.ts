@@ -35,5 +35,6 @@ export function waterStateOf(record: WaterRecord): WaterState {
 /** The record of one variable, or null where there is none; the wind, which is kept by its parts, is not among them. */
 export function seriesOf(water: WaterState, variable: VariableName): Series | null {
   if (variable === 'waterLevelM') return water.levelM;
+  // biome-ignore lint/plugin: the variables that a water holds by name are series, each or null.
   return variable in water ? ((water as unknown as Record<string, Series | null>)[variable] ?? null) : (water.others?.[variable] ?? null);
 }

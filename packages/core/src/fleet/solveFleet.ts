@@ -193,7 +193,7 @@ function step(
   if (norm === 0 || (here === 0 && over.every((list) => list.every((x) => x === 0)))) return null;
   const by = length / norm;
   boats.forEach((b, i) => {
-    b.lambda = b.lambda.map((x, s) => Math.max(0, x + by * (over[i]?.[s] as number)));
+    b.lambda = b.lambda.map((x, s) => Math.max(0, x + by * nth(nth(over, i), s)));
   });
   return rent.map((x, i) => Math.max(0, x + by * nth(use, i)));
 }

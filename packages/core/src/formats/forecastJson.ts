@@ -42,6 +42,7 @@ export function readForecastJson(text: string, zone: string): { readings: Foreto
   const found = hourlyOf(JSON.parse(text.replace(/^\uFEFF/, '')));
   if (!found) throw new UnreadableFile('It has no list of times.', 'Take the hourly forecast as JSON.');
   const { hours, around } = found;
+  // biome-ignore lint/plugin: hourlyOf finds only what has one of these as a list.
   const times = (hours.time ?? hours.times ?? hours.at) as unknown[];
   const offset = around.utc_offset_seconds;
   const clock = clockReader(zone, 'dmy');
@@ -54,6 +55,7 @@ export function readForecastJson(text: string, zone: string): { readings: Foreto
     refused.push({ line: i + 1, text: quote(written), reason: when.reason, remedy: when.remedy });
     return null;
   });
+  // biome-ignore lint/plugin: isObject has seen it.
   const units = Object.entries(around).find(([k, v]) => /units$/i.test(k) && isObject(v))?.[1] as Json | undefined;
   const readings: Foretold[] = [];
   for (const [name, values] of Object.entries(hours)) {

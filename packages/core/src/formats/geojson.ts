@@ -17,6 +17,7 @@ export function readGeoJson(text: string): PlacesRead {
     root = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
     throw new UnreadableFile(
+      // biome-ignore lint/plugin: JSON.parse throws errors and nothing else.
       `It is not JSON: ${(error as Error).message}.`,
       'Export the file again from where it came; this one is damaged.',
     );
@@ -50,8 +51,8 @@ export function readGeoJson(text: string): PlacesRead {
     for (const s of shapes) {
       const points: [number, number][] = [];
       for (const c of s.points) {
-        const [lon, lat] = (Array.isArray(c) ? c : []) as [number, number];
-        const fault = positionFault(typeof lat === 'number' ? lat : Number.NaN, typeof lon === 'number' ? lon : Number.NaN);
+        const [lon = Number.NaN, lat = Number.NaN] = (Array.isArray(c) ? c : []).map((v) => (typeof v === 'number' ? v : Number.NaN));
+        const fault = positionFault(lat, lon);
         if (fault) refuse(fault.reason, fault.remedy);
         else points.push([lon, lat]);
       }

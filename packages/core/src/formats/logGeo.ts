@@ -26,7 +26,7 @@ export function logGpx(lines: readonly LogLine[]): string {
         name: l.lengthMm === null ? l.species : `${l.species}, ${(l.lengthMm / 10).toFixed(0)} cm`,
         note: `${l.spot}: ${l.bait}`,
         shape: 'point' as const,
-        points: [[l.lon, l.lat] as [number, number]],
+        points: [[l.lon, l.lat] as const],
         times: [l.atMs],
       })),
   );

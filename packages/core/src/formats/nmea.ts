@@ -124,6 +124,7 @@ const scale = (text: string | undefined, factor: number) => {
   const v = num(text);
   return v === null ? null : v * factor;
 };
+// biome-ignore lint/plugin: a computed key is a string to the compiler, whatever its type.
 const some = <K extends string>(key: K, value: number | null) => (value === null ? {} : ({ [key]: value } as Record<K, number>));
 
 function timeOfDay(text: string | undefined): number | null {

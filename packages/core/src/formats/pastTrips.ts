@@ -64,6 +64,7 @@ const HEADINGS: Readonly<Record<PastColumn, RegExp>> = {
 /** A first guess of the columns. */
 export function guessPastMapping(table: Table, zone: string): PastMapping {
   const taken = new Set<number>();
+  // biome-ignore lint/plugin: Object.fromEntries forgets the names of the keys, which are all there.
   const columns = Object.fromEntries(
     // When a fish came is looked for first: its heading holds words of others.
     (['at', ...PAST_COLUMNS.filter((c) => c !== 'at')] as const).map((name) => {

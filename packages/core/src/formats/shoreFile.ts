@@ -18,7 +18,7 @@ export function readShore(text: string): Ring[][] {
   const { places, refused } = readPlaces(text);
   const polygons = places
     .filter((p) => p.shape === 'area' || (p.shape === 'line' && isClosed(p.points)))
-    .map((p) => [[...p.points] as Ring]);
+    .map((p) => [p.points.map(([lon, lat]): Ring[number] => [lon, lat])]);
   if (polygons.length > 0) return polygons;
   const open = places.filter((p) => p.shape === 'line').length;
   throw new UnreadableFile(
@@ -55,6 +55,7 @@ function polygonsOf(text: string): Ring[][] {
   const out: Ring[][] = [];
   const take = (value: unknown, depth: number): void => {
     if (depth > 10 || typeof value !== 'object' || value === null) return;
+    // biome-ignore lint/plugin: an object of a file: each member is looked at before it is used.
     const g = value as Geometry;
     for (const part of [g.features, g.geometries]) if (Array.isArray(part)) for (const x of part) take(x, depth + 1);
     if (g.geometry) take(g.geometry, depth + 1);

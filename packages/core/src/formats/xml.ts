@@ -33,7 +33,7 @@ export function walkXml(text: string, handlers: XmlHandlers): void {
     if (texts.length >= DEEPEST) fail(`elements nest deeper than ${DEEPEST}`, 'This is not a file of places.');
     texts.push('');
     const attributes: Record<string, string> = {};
-    for (const [k, v] of Object.entries(tag.attributes)) attributes[local(k)] = v as string;
+    for (const [k, v] of Object.entries(tag.attributes)) attributes[local(k)] = String(v);
     handlers.open(local(tag.name), attributes, parser.line);
   });
   const add = (t: string) => {

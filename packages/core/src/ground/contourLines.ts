@@ -43,7 +43,7 @@ export function contourLines(bed: SeaBed, depths: readonly number[]): ContourLin
             if (line.length > 1) lines.push(line);
             line = [];
           };
-          for (const [gx, gy] of ring as [number, number][]) {
+          for (const [gx = Number.NaN, gy = Number.NaN] of ring) {
             if (atHole(gx, gy)) {
               end();
               continue;

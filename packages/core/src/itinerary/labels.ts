@@ -50,6 +50,7 @@ export function searchLabels(
   const ways = waysOf(p);
   const buckets: Label[][] = Array.from({ length: last + 1 }, () => []);
   let best = incumbent;
+  // biome-ignore lint/plugin: it is set in a function within, which the compiler does not follow.
   let bestLabel = null as Label | null;
   let prices = 0;
   for (const x of relaxed.price) prices += x;

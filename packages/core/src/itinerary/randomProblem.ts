@@ -24,7 +24,8 @@ export function randomProblem(
       const base = 0.3 + random() * 2;
       const phase = random() * 2 * Math.PI;
       const from = Math.floor(random() * steps * 0.4);
-      const open = random() < 0.3 ? { open: [[from, from + Math.floor(steps * 0.5)]] as [number, number][] } : {};
+      const hours: [number, number][] = [[from, from + Math.floor(steps * 0.5)]];
+      const open = random() < 0.3 ? { open: hours } : {};
       return {
         id: `s${i}`,
         ratePerHour: Array.from({ length: steps }, (_, t) => base * (1 + 0.8 * Math.sin(phase + (t / steps) * 6))),

@@ -169,8 +169,8 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
   if (depart < 0) return null;
   const visits: Visit[] = [];
   for (let k = order.length - 1; k >= 0; k--) {
-    visits.unshift({ s: nth(order, k), arrive: arrived[k]?.[depart] as number, depart });
-    depart = from[k]?.[depart] as number;
+    visits.unshift({ s: nth(order, k), arrive: nth(nth(arrived, k), depart), depart });
+    depart = nth(nth(from, k), depart);
   }
   return { value, visits };
 }

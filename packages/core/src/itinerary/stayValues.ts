@@ -23,19 +23,19 @@ export function bestStay(p: ItineraryProblem, spot: ItinerarySpot, start: number
   const last = depart - start;
   const baits: LegBait[] = [];
   const list = spot.baits ?? [];
-  if (list.length > 0 && run.choice) {
+  if (list.length > 0 && run.choice && run.previous) {
     // Walks back through the choices.
     let k = nth(run.best, last);
     let to = last;
     let t = last;
     while (t > 0 && k >= 0) {
       const from = nth(run.choice, k * (last + 1) + t);
-      if (from === t - 1 && t - 1 > 0 && (run.previous?.[k * (last + 1) + t] as number) === k) {
+      if (from === t - 1 && t - 1 > 0 && nth(run.previous, k * (last + 1) + t) === k) {
         t--;
         continue;
       }
       baits.unshift({ id: nth(list, k).id, fromStep: start + t - 1, toStep: start + to });
-      const before = run.previous?.[k * (last + 1) + t] as number;
+      const before = nth(run.previous, k * (last + 1) + t);
       t = from;
       to = t;
       k = before;
@@ -91,7 +91,7 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
         const q = nth(best, changed);
         if (q !== k && nth(value, changed) > from) [from, by, at] = [nth(value, changed), q, changed];
       }
-      const gain = paused(p, start + t) ? 0 : (lists[k]?.[start + t] as number) * now;
+      const gain = paused(p, start + t) ? 0 : nth(nth(lists, k), start + t) * now;
       f[k * width + t + 1] = from + gain;
       choice[k * width + t + 1] = at;
       previous[k * width + t + 1] = by;

@@ -47,7 +47,7 @@ export function waysOf(p: ItineraryProblem): Ways {
 }
 
 function open(p: ItineraryProblem): AllWays {
-  const way = (s: number, q: number) => p.travelSteps[s]?.[q] as number;
+  const way = (s: number, q: number) => nth(nth(p.travelSteps, s), q);
   const home = (s: number) => nth(p.dockTravelSteps, s);
   return {
     arrive: (s, q, t) => t + way(s, q),
@@ -74,13 +74,13 @@ function timed(p: ItineraryProblem): AllWays {
   const [homes, homeRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
   const [outs, outRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
   for (let s = 0; s < n; s++) {
-    const dock = arrivals(p.shutWays?.dock[s] ?? [], (t) => dockTravelSteps[levelAt(t)]?.[s] as number, p.steps);
+    const dock = arrivals(p.shutWays?.dock[s] ?? [], (t) => nth(nth(dockTravelSteps, levelAt(t)), s), p.steps);
     outs.set(dock.at, s * width);
     outRuns.set(dock.run, s * width);
     homes.set(dock.at, s * width);
     homeRuns.set(dock.run, s * width);
     for (let q = 0; q < n; q++) {
-      const way = arrivals(p.shutWays?.between[s]?.[q] ?? [], (t) => travelSteps[levelAt(t)]?.[s]?.[q] as number, p.steps);
+      const way = arrivals(p.shutWays?.between[s]?.[q] ?? [], (t) => nth(nth(nth(travelSteps, levelAt(t)), s), q), p.steps);
       table.set(way.at, (s * n + q) * width);
       runs.set(way.run, (s * n + q) * width);
     }

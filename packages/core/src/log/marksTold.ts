@@ -13,12 +13,12 @@ const LEAST = 5;
 
 /** In a sentence; empty where no marks were logged with how they lay. */
 export function marksWords(counts: readonly MarksSeen[]): string {
-  const of = (relation: 'tight' | 'above') => counts.find((c) => c.relation === relation) ?? { relation, seen: 0, fish: 0 };
+  const of = (relation: 'tight' | 'above') => ({ ...(counts.find((c) => c.relation === relation) ?? { seen: 0, fish: 0 }), relation });
   const [tight, above] = [of('tight'), of('above')];
   if (tight.seen + above.seen === 0) return '';
-  const said = (c: MarksSeen & { relation: 'tight' | 'above' }) =>
-    `${NAMES[c.relation]} ${c.seen} times, a fish within the hour after ${c.fish}`;
-  const told = [tight, above].filter((c) => c.seen > 0).map((c) => said(c as MarksSeen & { relation: 'tight' | 'above' }));
+  const told = [tight, above]
+    .filter((c) => c.seen > 0)
+    .map((c) => `${NAMES[c.relation]} ${c.seen} times, a fish within the hour after ${c.fish}`);
   const enough = tight.seen >= LEAST && above.seen >= LEAST;
   const share = (c: MarksSeen) => c.fish / c.seen;
   const verdict = !enough

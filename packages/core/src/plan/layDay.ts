@@ -316,6 +316,7 @@ export function dayPlan(
       const parts = (l.baits ?? []).map((b) => ({ presentationId: b.id, fromMs: at(b.fromStep), toMs: at(b.toStep) }));
       return {
         spotId,
+        // biome-ignore lint/plugin: a stop without a bait of its own is one that a call has named.
         presentationId: parts[0]?.presentationId ?? (ranking.calls.find((c) => c.spotId === spotId)?.presentationId as string),
         parts,
         arriveMs: at(l.arriveStep),

@@ -92,7 +92,7 @@ export function spanWords(s: RiskSpan, zone: string, where = ''): string {
 /** A stop's lines, the gravest first; what is not known stands in one line at the end. */
 export function riskLines(spans: readonly RiskSpan[], zone: string, where = ''): { level: RiskSpan['level']; text: string }[] {
   const known = spans.filter((s) => s.level !== 'unknown' || s.quantity === 'hazard');
-  const unknown = spans.filter((s) => s.level === 'unknown' && s.quantity !== 'hazard').map((s) => s.quantity as Quantity);
+  const unknown = spans.flatMap((s) => (s.level === 'unknown' && s.quantity !== 'hazard' ? [s.quantity] : []));
   const lines = known.map((s) => ({ level: s.level, text: spanWords(s, zone, where) }));
   if (unknown.length > 0)
     lines.push({ level: 'unknown', text: `Not known${where === '' ? '' : ` ${where}`}: ${quantityList([...new Set(unknown)])}` });

@@ -169,5 +169,6 @@ function conditionWords(inputs: PlanInputs, c: WindCondition, best: Outcome): st
   const at = saidTime(c.atMs, inputs.zone);
   return c.aboveMps !== null
     ? `the wind${from} is over ${said(c.aboveMps, 'wind', 1)} at ${at}`
-    : `the wind is under ${said(c.belowMps as number, 'wind', 1)} at ${at}`;
+    : // biome-ignore lint/plugin: one of the two strengths is set, as windThatTells makes them.
+      `the wind is under ${said(c.belowMps as number, 'wind', 1)} at ${at}`;
 }

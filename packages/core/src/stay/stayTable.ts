@@ -49,7 +49,7 @@ function leavingValues(alternatives: readonly StayAlternative[], steps: number):
         const most = left - nth(travel, j);
         const after = nth(all, used | (1 << j));
         for (let t = shortest; t <= most; t++) {
-          const value = (gains[j]?.[t] as number) + nth(after, most - t);
+          const value = nth(nth(gains, j), t) + nth(after, most - t);
           if (value > top) [top, go] = [value, best[j]?.id ?? null];
         }
       }

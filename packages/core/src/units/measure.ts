@@ -191,7 +191,7 @@ export function inUnits(text: string, units: Units): string {
 
 /** Sentences within any plain data, such as an answer, put into metric units and a clock of 24 hours. */
 export function inMetric<T>(data: T): T {
-  return JSON.parse(inUnits(JSON.stringify(data), METRIC)) as T;
+  return JSON.parse(inUnits(JSON.stringify(data), METRIC));
 }
 
 /** "15:05" or "3:05 pm" of HH:MM. */

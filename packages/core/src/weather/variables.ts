@@ -185,4 +185,5 @@ export function variable(name: string): Variable {
 export const variableWords = (name: string): string => (isVariable(name) ? VARIABLES[name].words : name);
 
 /** Names and variables, in the order in which a column's heading is looked up. */
+// biome-ignore lint/plugin: Object.entries forgets the names of the keys.
 export const ALL_VARIABLES: readonly (readonly [VariableName, Variable])[] = Object.entries(VARIABLES) as [VariableName, Variable][];
