@@ -2,41 +2,32 @@ import type { PlanDesk } from '@bluffwind/contract/plan';
 import { plainSpot, conditionsOver } from '@bluffwind/core/conditions/spotConditions';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import type { DayRisk } from '@bluffwind/core/plan/legRisk';
-import { atRisk, type Quantity } from '@bluffwind/core/risk/judge';
+import type { Quantity } from '@bluffwind/core/risk/judge';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../data/queries';
 import { failedOf } from '../data/failedOf';
-import { serverNow } from '../data/clock';
 import { tripSpan } from '../data/spans';
 import { useCursor } from '../data/time';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Chart } from '../chart/Chart';
-import { Ribbon } from '../ribbon/Ribbon';
-import { clock, dayName, fish, GOALS } from '../ui/format';
-import { Menu, MenuItem } from '../ui/Menu';
-import { Button, Fault, Header, Waiting } from '../ui/parts';
-import { SideTabs } from '../ui/SideTabs';
+import { clock } from '../ui/format';
+import { Fault, Waiting } from '../ui/parts';
 import { Workplace } from '../ui/Workplace';
-import { CallList } from './CallList';
-import { Changes } from './Changes';
 import { CompareSheet } from './CompareSheet';
-import { Kept } from './Kept';
-import { LegsLane } from './LegsLane';
-import { Party } from './Party';
+import { PlanHeader } from './PlanHeader';
 import { PlanNotices } from './PlanNotices';
 import { PlanPage } from './PlanPage';
-import { Stops } from './Stops';
+import { PlanRibbon } from './PlanRibbon';
+import { PlanTabs } from './PlanTabs';
 import { useDragWorth } from './useDragWorth';
 import { useFindings } from './useFindings';
 import { usePlan } from './usePlan';
 import { usePlanKeys } from './usePlanKeys';
 import { usePlanWorker } from '../workers/usePlanWorker';
 import { useRoute } from './useRoute';
-import { Yesterday } from './Yesterday';
 import { useAddress } from '../data/useAddress';
-import { Term } from '../ui/Term';
 
 const NOTHING: readonly Quantity[] = [];
 
@@ -64,7 +55,6 @@ export default function Plan() {
 
 function PlanOf({ id }: { id: string }) {
   const queries = useQueryClient();
-  const navigate = useNavigate();
   const { data: me } = useQuery(meQuery);
   const trip = useQuery(tripQuery(id));
   const desk = useQuery(deskQuery(id));
@@ -93,13 +83,14 @@ function PlanOf({ id }: { id: string }) {
   const state = useQuery({ ...stateQuery(waterId, from, to), enabled: d !== undefined && waterId !== '' });
 
   const seen = notKnown.length === 0 || sawUnknown || mayPlanBySaved(d, notKnown);
-  const { naive, fit, told, changes, whyNot } = useFindings({
+  const findings = useFindings({
     worker,
     behind: behindOpened ? behind : null,
     opened: opened !== null,
     shown,
     selected,
   });
+  const { naive, fit, told, changes } = findings;
   const { lay, ban, pin, undo, redo } = plan;
   const layNow = useCallback(() => {
     if (!seen) return;
@@ -137,54 +128,18 @@ function PlanOf({ id }: { id: string }) {
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
   if (!d || !trip.data || !chart.data || !bed || !waterInfo) return <Waiting what="Opening the trip" />;
   const t = trip.data;
-  const party =
-    t.guests.length > 0
-      ? `${t.guests[0]?.name.split(' ').at(-1)} party, ${t.guests.length}${t.guests.some((g) => g.child) ? ` (${t.guests.filter((g) => g.child).length} children)` : ''}`
-      : 'no guests named';
   return (
     <>
-      <Header
-        title={`${dayName(t.startsAt, d.zone)}, ${t.boat.name}`}
-        note={
-          <>
-            {party} · wants <b className="text-ink">{GOALS[t.goal]}</b>{' '}
-            <span className="max-md:hidden">
-              <Term name="goal" />
-            </span>{' '}
-            · {clock(t.startsAt, d.zone)} to {clock(t.endsAt, d.zone)} · {t.species.map((s) => s.name).join(', ')}
-          </>
-        }
-      >
-        <Menu name="More">
-          <MenuItem onSelect={() => plan.canUndo && undo()}>
-            Undo <kbd className="num">Z</kbd>
-          </MenuItem>
-          <MenuItem onSelect={() => plan.canRedo && redo()}>
-            Redo <kbd className="num">Shift Z</kbd>
-          </MenuItem>
-          <MenuItem onSelect={() => navigate(`/trips/${id}/rigs`)}>Rigs and load</MenuItem>
-          <MenuItem onSelect={() => navigate(`/trips/${id}/foretold`)}>Past days foretold</MenuItem>
-          {shown && (
-            <>
-              <MenuItem onSelect={compare}>
-                Compare two plans <kbd className="num">C</kbd>
-              </MenuItem>
-              <MenuItem onSelect={() => plan.setAgain(!shown.again)}>
-                {shown.again ? 'One visit a spot' : 'Allow a second visit after a rest'}
-              </MenuItem>
-              <MenuItem onSelect={() => window.print()}>Print</MenuItem>
-            </>
-          )}
-        </Menu>
-        {shown && shown.saved === null && mayEdit && (
-          <Button onClick={() => void plan.save(changes?.triggers ?? [])} disabled={plan.busy}>
-            Save plan
-          </Button>
-        )}
-        <Button strong hint="S" onClick={layNow} disabled={!opened || plan.busy || t.status === 'done' || !seen}>
-          Lay the day
-        </Button>
-      </Header>
+      <PlanHeader
+        trip={t}
+        zone={d.zone}
+        plan={plan}
+        mayEdit={mayEdit}
+        mayLay={opened !== null && seen}
+        onLay={layNow}
+        onSave={() => void plan.save(changes?.triggers ?? [])}
+        onCompare={compare}
+      />
       <PlanNotices
         plan={plan}
         hiddenLegs={d.hiddenLegs}
@@ -200,46 +155,12 @@ function PlanOf({ id }: { id: string }) {
         pulled={1}
         width={396}
         panel={
-          <SideTabs
-            label="What to look at"
-            tabs={[
-              {
-                value: 'calls',
-                name: 'Calls',
-                full: true,
-                content: opened ? (
-                  <CallList
-                    desk={d}
-                    calls={opened.calls}
-                    shut={opened.shut}
-                    sets={opened.sets}
-                    selected={selected}
-                    inPlan={shown?.legs.map((l) => l.spotId) ?? []}
-                    bans={shown?.bans ?? []}
-                    onSelect={(s) => setSelected(s === selected ? null : s)}
-                    onBan={ban}
-                    onPin={pin}
-                    pinned={shown?.legs.filter((l) => l.pinned).map((l) => l.spotId) ?? []}
-                    whyNot={whyNot}
-                  />
-                ) : (
-                  <Ranking failed={unranked} again={again} />
-                ),
-              },
-              {
-                value: 'stops',
-                name: 'Stops',
-                content: <Stops desk={d} shown={shown} told={told} selected={selected} onSelect={setSelected} />,
-              },
-              { value: 'yesterday', name: 'Yesterday', content: <Yesterday desk={d} naive={naive} shown={shown} /> },
-              {
-                value: 'changes',
-                name: `What if${changes && changes.triggers.length > 0 ? ` ${changes.triggers.length}` : ''}`,
-                content: <Changes desk={d} so={changes} kept={d.saved?.triggers ?? []} onTake={plan.show} />,
-              },
-              { value: 'party', name: 'Party', content: <Party desk={d} trip={t} mayEdit={mayEdit} fit={fit} /> },
-              { value: 'kept', name: 'Kept', content: <Kept tripId={id} desk={d} /> },
-            ]}
+          <PlanTabs
+            {...{ plan, opened, findings, selected, mayEdit }}
+            desk={d}
+            trip={t}
+            unranked={<Ranking failed={unranked} again={again} />}
+            onSelect={setSelected}
           />
         }
       >
@@ -259,53 +180,18 @@ function PlanOf({ id }: { id: string }) {
       </Workplace>
       {shown && <PlanPage desk={d} trip={t} plan={shown} told={told} fit={fit?.sentence ?? ''} naive={naive} changes={changes} />}
       {state.data && (
-        <Ribbon
-          from={from}
-          to={to}
-          now={serverNow()}
-          zone={d.zone}
+        <PlanRibbon
+          {...{ from, to, plan, findings, worth, selected }}
+          desk={d}
           state={state.data}
-          limit={
-            t.boat.windLimitMps === null
-              ? undefined
-              : {
-                  mps: t.boat.windLimitMps * (atRisk(d.party) ? d.party.share : 1),
-                  name: atRisk(d.party) ? 'limit for this party' : "boat's own limit",
-                }
-          }
-          startAt={d.startsAt}
-          lanes={[['light', 10], ...(waterInfo.tidal ? [['tide', 60] as const] : []), ['wind', 48], ['waterTempC', 44]]}
-          extra={{
-            height: 62,
-            label: (
-              <>
-                <span className="block text-[13px] text-ink-2">
-                  {shown?.saved ? `Stops, plan ${shown.saved}` : shown ? 'Stops, not saved' : 'Stops'}
-                </span>
-                <b className="num" data-expected={shown?.expected ?? 0}>
-                  {shown ? fish(shown.expected) : 'none'}
-                </b>
-                <span className="text-[11.5px] whitespace-nowrap text-ink-3"> {shown ? `fish, ${shown.lo80}–${shown.hi80}` : ''}</span>
-              </>
-            ),
-            render: (lane) => (
-              <LegsLane
-                lane={lane}
-                desk={d}
-                plan={plan}
-                worth={worth}
-                naive={naive}
-                bigLures={told?.bigLures?.open ?? []}
-                selected={selected}
-                onSelect={setSelected}
-                onDrag={drag}
-                onDrop={(i, by) => {
-                  letGo();
-                  setPrevious(shown);
-                  plan.drag(i, by);
-                }}
-              />
-            ),
+          boat={t.boat}
+          tidal={waterInfo.tidal}
+          onSelect={setSelected}
+          onDrag={drag}
+          onDrop={(i, by) => {
+            letGo();
+            setPrevious(shown);
+            plan.drag(i, by);
           }}
         />
       )}

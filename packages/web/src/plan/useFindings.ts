@@ -76,3 +76,5 @@ export function useFindings({ worker, behind, opened, shown, selected }: Asked) 
 
   return { naive, fit, told, changes, whyNot };
 }
+
+export type Findings = ReturnType<typeof useFindings>;

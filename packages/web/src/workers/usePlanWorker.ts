@@ -3,7 +3,8 @@ import { type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { PlanWorker } from './plan.worker';
 
-type Opened = Awaited<ReturnType<Remote<PlanWorker>['open']>>;
+/** What a planning worker says once it knows the trip. */
+export type Opened = Awaited<ReturnType<Remote<PlanWorker>['open']>>;
 
 interface PlanThread {
   readonly worker: Remote<PlanWorker> | null;
