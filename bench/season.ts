@@ -1,6 +1,7 @@
 // npm run bench -- season: simulated seasons with hidden truths. How good is each method's choice for tomorrow, what does a
 // season of its own decisions catch, and how often do its ranges hold what happened?
-import { type CatchRateModel, fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
+import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
+import type { CatchRateModel } from '@bluffwind/core/catchrate/rateModel';
 import { likeWater } from '@bluffwind/core/catchrate/likeWater';
 import type { FishedSet, RateWorld } from '@bluffwind/core/catchrate/world';
 import { seeded } from '@bluffwind/core/units/seeded';

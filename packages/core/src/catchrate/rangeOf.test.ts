@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { DAY } from '../units/time';
 import { encode, placesOf } from './encode';
-import { type CatchRateModel, fitCatchRate } from './fitCatchRate';
+import { fitCatchRate } from './fitCatchRate';
+import type { CatchRateModel } from './rateModel';
 import { listsOf } from './groups';
 import { likeWater } from './likeWater';
 import { countRange, rateRange } from './rangeOf';

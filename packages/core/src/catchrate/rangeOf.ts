@@ -1,5 +1,5 @@
 import { gammaQuantile, negativeBinomialQuantile } from './distributions';
-import type { CatchRateModel } from './fitCatchRate';
+import type { CatchRateModel } from './rateModel';
 import type { RateQuery } from './world';
 
 /** 80 % range of a day's rate, fish per rod-hour: what is not known of it and how days differ. */

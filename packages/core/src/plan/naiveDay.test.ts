@@ -1,6 +1,6 @@
 // Yesterday's spots: which they are, what they gave, and what tomorrow makes of them.
 import { describe, expect, it } from 'vitest';
-import type { Factor } from '../catchrate/fitCatchRate';
+import type { Factor } from '../catchrate/rateModel';
 import { countRange } from '../catchrate/rangeOf';
 import type { FishedSet, RateConditions } from '../catchrate/world';
 import { expectedFish } from '../itinerary/stayValues';

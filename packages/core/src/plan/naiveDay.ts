@@ -1,7 +1,7 @@
 // What would be done without the arithmetic: yesterday's best spots, laid as if the wind did tomorrow what it did yesterday.
 // Scored with tomorrow's rates, so that the difference is what conditions and effort are worth.
 import { countRange } from '../catchrate/rangeOf';
-import type { Factor } from '../catchrate/fitCatchRate';
+import type { Factor } from '../catchrate/rateModel';
 import { expectedFish } from '../itinerary/stayValues';
 import { nth } from '../units/indexed';
 import { DAY, MINUTE } from '../units/time';

@@ -1,4 +1,5 @@
-import { type CatchRateModel, type Factor, fitCatchRate } from '../catchrate/fitCatchRate';
+import { fitCatchRate } from '../catchrate/fitCatchRate';
+import type { CatchRateModel, Factor } from '../catchrate/rateModel';
 import { likeWater } from '../catchrate/likeWater';
 import { rateRange } from '../catchrate/rangeOf';
 import type { FishedSet, RateConditions, RateWorld } from '../catchrate/world';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Factor } from '../catchrate/fitCatchRate';
+import type { Factor } from '../catchrate/rateModel';
 import { GROUPS } from '../catchrate/groups';
 import { RATE_RULES } from '../catchrate/rateRules';
 import { liftWords, rateWords, reasonsOf } from './reasons';

@@ -1,5 +1,5 @@
 import { RATE_RULES } from '../catchrate/rateRules';
-import type { Factor } from '../catchrate/fitCatchRate';
+import type { Factor } from '../catchrate/rateModel';
 import type { RateConditions } from '../catchrate/world';
 import { compassPoint } from '../units/angle';
 import { said } from '../units/measure';
