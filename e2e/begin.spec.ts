@@ -149,7 +149,7 @@ test('a salt-water captain draws a shore, pastes sixty days of tides, asks a cap
   // He stands beside the owner: he gets the link from her, not by mail.
   await page.getByLabel('Send it by mail').uncheck();
   d.count++;
-  await d.button('Ask him in');
+  await d.button('Ask them in');
   const link = await page.locator('[data-link]').inputValue();
   await d.button('I have it');
   await comeIn(browser, link);

@@ -24,7 +24,7 @@ test('a hand is asked in by letter, forgets his password, and comes in again by 
   await page.getByLabel('Name', { exact: true }).fill('Sanne Okke');
   await page.getByLabel('E-mail, to sign in with').fill(HAND);
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Ask him in' }).click();
+  await page.getByRole('button', { name: 'Ask them in' }).click();
   await expect(page.getByText('The letter to Sanne Okke is on its way.')).toBeVisible();
   // The owner is shown no link: the letter alone lets in.
   await expect(page.locator('[data-link]')).toHaveCount(0);

@@ -25,7 +25,7 @@ const CATALOGUE = {
   no_mail: {
     status: 409,
     title: 'No mail is sent from here',
-    remedy: 'Ask the owner for a link that lets you choose a new password; he finds it under Crew.',
+    remedy: 'Ask the owner for a link that lets you choose a new password; it is made under Crew.',
   },
   not_open: {
     status: 403,

@@ -60,7 +60,7 @@ export function clientTalk({ afloat, children, nonSwimmers }: Pick<Leaving, 'afl
     'Closed shoes, and glasses on while anybody casts.',
     'The captain unhooks the fish: spines, gills and teeth cut.',
     (children > 0 || nonSwimmers > 0) && 'Jackets stay on and closed all day for children and all who do not swim.',
-    afloat && 'If the captain goes overboard: motor off, ring thrown, pointing at him, radio on the calling channel.',
+    afloat && 'If the captain goes overboard: motor off, ring thrown, one points and does not look away, radio on the calling channel.',
     !afloat && 'If somebody goes in: something that floats is thrown, nobody follows, the emergency number is called.',
   ];
   return lines.filter((l) => l !== false);

@@ -120,7 +120,7 @@ export const RIG_FAMILIES: Readonly<Record<string, RigFamily>> = {
     take: 'Two takes in ten follows. A follower is a located fish: speed up, mark it, and come back with a soft lure or a drop rig.',
     rules: ['P21', 'P22', 'P26'],
     quiet: 'Keep to the hours of its window; outside them pick something slower.',
-    caution: `${HOOKS} A big lure thrown by one angler at a time, nobody behind him.`,
+    caution: `${HOOKS} A big lure thrown by one angler at a time, nobody behind.`,
   }),
   F8: lure({
     layout: 'jig',
@@ -305,7 +305,7 @@ export const RIG_FAMILIES: Readonly<Record<string, RigFamily>> = {
     take: `Free spool while it turns the bait, then drag. ${CIRCLE}`,
     strike: ['P10', 'P20'],
     rules: ['P10', 'P20'],
-    caution: `${HEAVY} Everybody has his job before the lines go out.`,
+    caution: `${HEAVY} Everybody has a job before the lines go out.`,
   }),
   F21: lure({
     layout: 'feeder',

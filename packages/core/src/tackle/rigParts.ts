@@ -408,7 +408,7 @@ export const trollPart = (): RigPart =>
   part(
     'lines',
     'two wide 1 m down, one long in the middle skipping, teasers near',
-    'Free spool on the wide lines, then drag; each knows his rod before it starts.',
+    'Free spool on the wide lines, then drag; each knows their rod before it starts.',
     ['P20'],
   );
 

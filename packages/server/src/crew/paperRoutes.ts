@@ -24,7 +24,7 @@ export function paperRoutes({ clock }: Deps) {
   /** Throws unless it is oneself, or the owner. */
   const requireOwn = async (c: Context<Env>, personId: string): Promise<void> => {
     const who = c.get('who');
-    if (who.personId !== personId && who.role !== 'owner') throw new Problem('not_allowed', 'Each sets his own; the owner sets all.');
+    if (who.personId !== personId && who.role !== 'owner') throw new Problem('not_allowed', 'Each sets their own; the owner sets all.');
     found(await c.get('entities').findOneBy(PersonEntity, { id: personId }), 'person');
   };
   const now = () => new Date(clock.now());

@@ -59,7 +59,7 @@ export function debriefRoutes({ clock }: Deps) {
       const before = await entities.findOneBy(DebriefEntity, { tripId: trip.id });
       if (who.role === 'mate' && body.signed) throw new Problem('not_allowed', 'A captain signs the debrief off.');
       if (before?.signedAt && who.role === 'mate')
-        throw new Problem('conflict', 'The captain has signed this debrief; ask him to open it again.');
+        throw new Problem('conflict', 'The captain has signed this debrief and can open it again.');
       const signed = body.signed ? { signedAt: before?.signedAt ?? now, signedBy: before?.signedBy ?? who.personId } : NOT_SIGNED;
       const { said, chips, lost, baitLeft } = body;
       await putBack(entities, before?.taken ?? {});

@@ -83,7 +83,7 @@ export function photoRoutes({ clock }: Deps) {
       const [entities, who] = [c.get('entities'), c.get('who')];
       const photo = await photoFor(entities, c.req.valid('param').id, who);
       if (who.role === 'mate' && photo.by !== who.personId)
-        throw new Problem('not_allowed', 'Somebody else took this photo; he or a captain can take it away.');
+        throw new Problem('not_allowed', 'Somebody else took this photo; they or a captain can take it away.');
       await entities.delete(PhotoEntity, { id: photo.id });
       await audit(entities, who, clock.now(), 'remove', 'photo', photo.id, {});
       return { ok: true as const };

@@ -47,7 +47,7 @@ export async function keepPlan(
     );
   const desk = await loadDesk(entities, trip, nowMs, who.role, { replacing });
   if (desk.hiddenLegs > 0)
-    throw new Problem('not_allowed', 'Its plan goes to a spot that its captain keeps to himself; he or the owner can change it.');
+    throw new Problem('not_allowed', 'Its plan goes to a spot that one captain keeps; that captain or the owner can change it.');
   const asked = body.legs.map((l) => ({
     spotId: l.spotId,
     startMs: Date.parse(l.startAt),

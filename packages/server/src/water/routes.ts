@@ -155,7 +155,7 @@ function correctable(old: ReadingRow, personId: string, role: string): void {
   if (old.source !== 'crew')
     throw new Problem('invalid', 'readingId: only readings typed in by the crew can be corrected; an import is undone whole.');
   if (old.supersededBy !== null) throw new Problem('conflict', 'It has been corrected already.');
-  if (role === 'mate' && old.personId !== personId) throw new Problem('not_allowed', 'A mate corrects his own readings; a captain any.');
+  if (role === 'mate' && old.personId !== personId) throw new Problem('not_allowed', 'A mate corrects their own readings; a captain any.');
 }
 
 /** A spot's temperature calibrates that spot; others change what past stops were fished in. Both are worked out by a job. */

@@ -34,7 +34,7 @@ export default function After() {
           <section aria-label="The guests’ page" className="border-line px-4 py-4 max-md:border-t md:border-l md:px-6">
             <h2 className="text-[1.13rem] font-bold">The guests’ page</h2>
             {me.role === 'mate' ? (
-              <p className="text-ink-2">A captain writes and sends it. Your photos of the day are in it if he picks them.</p>
+              <p className="text-ink-2">A captain writes and sends it. Your photos of the day are in it if the captain picks them.</p>
             ) : t.status === 'done' ? (
               <GuestsPage tripId={id} zone={zone} />
             ) : (

@@ -90,7 +90,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
               </span>
             </span>
             {mayEdit && (
-              <>
+              <span className="flex flex-wrap gap-2">
                 {b.craft === 'boat' && (
                   <Button onClick={() => setWired(b)} aria-label={`Instruments of ${b.name}`}>
                     Instruments
@@ -116,7 +116,7 @@ export function Boats({ mayEdit }: { mayEdit: boolean }) {
                 >
                   Out of use
                 </Button>
-              </>
+              </span>
             )}
           </li>
         ))}

@@ -66,7 +66,7 @@ export function ClientDialog({
     <Sheet
       open={k !== undefined}
       title={edited?.isNew ? 'A client' : (k?.name ?? '')}
-      note="Seen by captains and the owner; the note on health by the owner and captains of his trips only."
+      note="Seen by captains and the owner; the note on health by the owner and the captains of those trips only."
       onClose={close}
     >
       {k && (

@@ -46,7 +46,7 @@ export function InviteDialog({ open, onClose, onMade }: { open: boolean; onClose
     <Sheet
       open={open}
       title="Ask somebody in"
-      note={`${mail ? 'He gets a letter with a link, or you are given the link to send.' : 'You are given a link to send.'} He chooses his own password; nobody else knows it.`}
+      note={`${mail ? 'They get a letter with a link, or you are given the link to send.' : 'You are given a link to send.'} They choose their own password; nobody else knows it.`}
       onClose={close}
     >
       <Entry<Typed>
@@ -55,7 +55,7 @@ export function InviteDialog({ open, onClose, onMade }: { open: boolean; onClose
         saving={saving}
         onSave={saving.save}
         onLeave={close}
-        store={mail ? 'Ask him in' : 'Make the link'}
+        store={mail ? 'Ask them in' : 'Make the link'}
       >
         <TextField name="name" label="Name" required maxLength={80} />
         <TextField

@@ -41,7 +41,7 @@ export function Papers({ personId }: { personId: string }) {
   const away = useSave<TypedAway>({
     send: (typed) => post('/away', { id: id.current, personId, ...typed }),
     touches: TOUCHES,
-    told: 'Stored. No trip can be made with him on those days.',
+    told: 'Stored. No trip can be made with them on those days.',
     onStored: stored,
   });
   const remove = useSave<string>({ send: (path) => post(`${path}/remove`), touches: TOUCHES, told: 'Taken out.' });

@@ -86,46 +86,48 @@ function OwnersList({ zone }: { zone: string }) {
                 {p.asksForCode ? ' · signs in with a code' : ''}
               </span>
             </span>
-            {p.active && (
-              <Button onClick={() => setPapers(p)} aria-label={`Papers and days away of ${p.name}`}>
-                Papers
+            <span className="flex flex-wrap gap-2">
+              {p.active && (
+                <Button onClick={() => setPapers(p)} aria-label={`Papers and days away of ${p.name}`}>
+                  Papers
+                </Button>
+              )}
+              <Button onClick={() => setPerson(p)} aria-label={`Change ${p.name}`}>
+                Change
               </Button>
-            )}
-            <Button onClick={() => setPerson(p)} aria-label={`Change ${p.name}`}>
-              Change
-            </Button>
-            {p.asksForCode && p.id !== me?.id && (
-              <Button
-                disabled={codeOff.busy}
-                aria-label={`No code for ${p.name}`}
-                onClick={() =>
-                  ask({
-                    title: `Ask ${p.name} for no code?`,
-                    text: 'For a phone that is lost. His password alone lets him in until he sets up another authenticator.',
-                    yes: 'Ask for none',
-                    act: () => codeOff.save(p),
-                  })
-                }
-              >
-                No code
-              </Button>
-            )}
-            {p.active && (
-              <Button
-                disabled={again.busy}
-                aria-label={`New password for ${p.name}`}
-                onClick={() =>
-                  ask({
-                    title: `A new password for ${p.name}?`,
-                    text: 'You are given a link for him. Whoever opens it sets a new password, and every place where he is signed in is signed out.',
-                    yes: 'Make the link',
-                    act: () => again.save(p),
-                  })
-                }
-              >
-                New password
-              </Button>
-            )}
+              {p.asksForCode && p.id !== me?.id && (
+                <Button
+                  disabled={codeOff.busy}
+                  aria-label={`No code for ${p.name}`}
+                  onClick={() =>
+                    ask({
+                      title: `Ask ${p.name} for no code?`,
+                      text: `For a phone that is lost. The password alone lets ${p.name} in until another authenticator is set up.`,
+                      yes: 'Ask for none',
+                      act: () => codeOff.save(p),
+                    })
+                  }
+                >
+                  No code
+                </Button>
+              )}
+              {p.active && (
+                <Button
+                  disabled={again.busy}
+                  aria-label={`New password for ${p.name}`}
+                  onClick={() =>
+                    ask({
+                      title: `A new password for ${p.name}?`,
+                      text: `You are given a link to hand over. Whoever opens it sets a new password, and ${p.name} is signed out everywhere.`,
+                      yes: 'Make the link',
+                      act: () => again.save(p),
+                    })
+                  }
+                >
+                  New password
+                </Button>
+              )}
+            </span>
           </li>
         ))}
       </ul>
@@ -153,7 +155,7 @@ function OwnersList({ zone }: { zone: string }) {
       <Sheet
         open={papers !== null}
         title={papers?.name ?? ''}
-        note="What ends some day is told two months before, on the Board. On days away he is down for no trip."
+        note="What ends some day is told two months before, on the Board. Who is away is down for no trip on those days."
         onClose={() => setPapers(null)}
       >
         {papers && (

@@ -24,7 +24,7 @@ export function PersonDialog({ person, onClose }: { person: PersonView | null; o
     <Sheet
       open={person !== null}
       title={person?.name ?? ''}
-      note="Whoever leaves is signed out everywhere; what he logged stays in the log."
+      note="Whoever leaves is signed out everywhere; what they logged stays in the log."
       onClose={close}
     >
       {person && (

@@ -202,7 +202,7 @@ function FleetOf({ date }: { date: string }) {
               .map(({ trip }) => (
                 <li key={trip.id} className="border-t border-line py-3 text-ink-2" data-fleet-kept={trip.boat.name}>
                   <b className="text-ink">{trip.boat.name}</b> {clock(trip.startsAt, zone)}–{clock(trip.endsAt, zone)}, {trip.captain.name}:
-                  its plan goes to a spot that its captain keeps to himself and stays as it is; the others go round what you can see of it.
+                  its plan goes to a spot that one captain keeps and stays as it is; the others go round what you can see of it.
                 </li>
               ))}
           </ol>

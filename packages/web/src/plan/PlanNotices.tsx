@@ -45,7 +45,7 @@ export function PlanNotices({ plan, hiddenLegs, notKnown, seen, mayEdit, onSeen,
       {sentences.length > 0 && <DayInSentences sentences={sentences} worst={worst} />}
       {hiddenLegs > 0 && (
         <p className="no-print border-b border-line px-[18px] py-1.5 text-ink-2" data-hidden-legs>
-          This plan goes to a spot that its captain keeps to himself; he or the owner can change it.
+          This plan goes to a spot that one captain keeps; that captain or the owner can change it.
         </p>
       )}
       {plan.refused && (

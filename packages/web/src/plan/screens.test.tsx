@@ -219,7 +219,7 @@ describe('beside the plan', () => {
     expect(notices({})).toBe('');
     expect(notices({ refused: 'pins: no' })).toMatch(/role="alert".*pins: no/);
     expect(drawn(<PlanNotices {...quiet} hiddenLegs={1} plan={{ shown, refused: null, offer: null } as PlanDoing} />)).toContain(
-      'a spot that its captain keeps to himself',
+      'a spot that one captain keeps',
     );
     const offer = notices({ offer: { ...shown, expected: 124 } });
     expect(offer).toMatch(/role="status".*12.*Show it.*Keep mine/);

@@ -13,7 +13,7 @@ export function Button({
   return (
     <button
       type="button"
-      className={`inline-flex items-center gap-2 rounded border px-3 py-1.5 font-semibold whitespace-nowrap max-md:min-h-10 disabled:opacity-50 cursor-pointer ${look} ${className}`}
+      className={`inline-flex items-center justify-center gap-2 rounded border px-3 py-1.5 font-semibold whitespace-nowrap max-md:min-h-10 disabled:opacity-50 cursor-pointer ${look} ${className}`}
       {...rest}
     >
       {children}

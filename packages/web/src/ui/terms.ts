@@ -21,7 +21,7 @@ export const TERMS = {
     'Edges, humps, holes, points, benches and bends that the sea bed shows and no spot of yours covers yet. A computation, not a mark that somebody fished.',
   'written off':
     'The crew has decided not to fish there, with a reason and a date. It stays on the chart and in the log, and is not planned.',
-  kept: 'A spot that its captain keeps to himself: he and the owner see it, and a mate on the trip that goes there.',
+  kept: 'A spot that one captain keeps: that captain and the owner see it, and a mate on the trip that goes there.',
   goal: 'What the guests want: action is the number of fish; one big fish is the chance of one over the size; dinner is fish that may be kept; to learn is many bites at easy places.',
   'gives up':
     'Boats that plan together leave each other the best hours and the scarce baits. This is what a boat gives up of the day that it would have alone.',
