@@ -14,6 +14,7 @@ import { realClock, settableClock } from './clock';
 import { type Config, readConfig } from './config';
 import { connect, migrate, requireBoundRole } from './db/connect';
 import { inOutfit, whenUp } from './db/database';
+import { outfitIds } from './db/outfitIds';
 import { storeStopConditions } from './deck/stopConditions';
 import { hearChanges } from './events/changes';
 import { jobsOf, openBoss, prepareQueues } from './jobs/boss';
@@ -50,7 +51,7 @@ async function loadCommand(config: Config, file: string): Promise<void> {
   const owner = await connect(config.ownerUrl ?? config.databaseUrl);
   const source = await connect(config.databaseUrl);
   try {
-    const [{ count }] = await source.query('select count(*)::int as count from outfit_ids()');
+    const { length: count } = await outfitIds(source);
     if (count > 0) throw new Error('The database already holds outfits; a scenario is loaded into an empty one only.');
     const parsed = scenarioSchema.safeParse(JSON.parse(await readFile(file, 'utf8')));
     if (!parsed.success) {

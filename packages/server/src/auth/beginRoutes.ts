@@ -7,6 +7,7 @@ import { IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { inOutfit } from '../db/database';
 import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
+import { outfitIds } from '../db/outfitIds';
 import { Problem } from '../errors';
 import { addressOf } from '../http/address';
 import type { Deps, Env } from '../http/context';
@@ -24,7 +25,7 @@ export function beginRoutes(deps: Deps) {
   const app = router();
   const tries = signInTries(deps.source, 'coming in');
   const outfits = async (): Promise<number> => {
-    const [{ count }] = await deps.source.query('select count(*)::int as count from outfit_ids()');
+    const { length: count } = await outfitIds(deps.source);
     return count;
   };
   const mayBegin = async (): Promise<{ open: boolean; empty: boolean }> => {

@@ -1,6 +1,7 @@
 // What was lost leaves the boxes when the captain signs the day off, and comes back when he opens it again.
 import type { DebriefEdit } from '@bluffwind/contract/debrief';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, IsNull, Not } from 'typeorm';
+import { GearEntity } from '../db/entities/rigs';
 
 /** Takes what was lost out of the stock of gear of that name; none falls below nothing. @returns Pieces taken, by gear. */
 export async function takeLost(entities: EntityManager, lost: DebriefEdit['lost']): Promise<Record<string, number>> {
@@ -12,7 +13,7 @@ export async function takeLost(entities: EntityManager, lost: DebriefEdit['lost'
     );
     const pieces = Math.min(number, row?.stock ?? 0);
     if (!row || pieces === 0) continue;
-    await entities.query('update gear set stock = stock - $2 where id = $1', [row.id, pieces]);
+    await entities.decrement(GearEntity, { id: row.id }, 'stock', pieces);
     taken[row.id] = (taken[row.id] ?? 0) + pieces;
   }
   return taken;
@@ -20,8 +21,7 @@ export async function takeLost(entities: EntityManager, lost: DebriefEdit['lost'
 
 /** Puts it back. */
 export async function putBack(entities: EntityManager, taken: Readonly<Record<string, number>>): Promise<void> {
-  for (const [id, pieces] of Object.entries(taken))
-    await entities.query('update gear set stock = stock + $2 where id = $1 and stock is not null', [id, pieces]);
+  for (const [id, pieces] of Object.entries(taken)) await entities.increment(GearEntity, { id, stock: Not(IsNull()) }, 'stock', pieces);
 }
 
 /** Names by which things are lost: the baits fished on a trip, then what is in the boxes. */

@@ -11,7 +11,8 @@ import { type EntityManager, IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { PersonEntity } from '../db/entities/outfit';
-import { WaterEntity } from '../db/entities/water';
+import { LegEntity, SightingEntity, StopEntity } from '../db/entities/trip';
+import { ReadingEntity, WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import type { Who } from '../http/who';
@@ -118,9 +119,10 @@ export function spotRoutes({ clock }: Deps) {
         throw new Problem('conflict', 'Only one of the two is kept by a captain: keep both, or give that one to the crew first.', [
           { field: 'into', message: 'not kept by the same captain' },
         ]);
-      const [, stops]: [unknown, number] = await entities.query('update stop set spot_id = $2 where spot_id = $1', [from.id, into.id]);
-      for (const table of ['leg', 'reading', 'sighting'])
-        await entities.query(`update ${table} set spot_id = $2 where spot_id = $1`, [from.id, into.id]);
+      const [was, is] = [{ spotId: from.id }, { spotId: into.id }];
+      const { affected } = await entities.update(StopEntity, was, is);
+      const stops = affected ?? 0;
+      for (const Entity of [LegEntity, ReadingEntity, SightingEntity]) await entities.update<{ spotId: string | null }>(Entity, was, is);
       await entities.update(SpotEntity, { id: from.id }, { retiredAt: new Date(clock.now()), mergedInto: into.id });
       // What one of them kept to captains stays so.
       if (from.privacy === 'captain') await entities.update(SpotEntity, { id: into.id }, { privacy: 'captain' });

@@ -3,10 +3,20 @@ import { importPlaces, importReadings, importSoundings, importTrips, type Import
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
 import { v7 } from 'uuid';
 import { audit } from '../audit';
-import { ImportEntity, type ImportRow, WaterEntity, type WaterRow } from '../db/entities/water';
+import { FeatureEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
+import { StopEntity, TripEntity } from '../db/entities/trip';
+import {
+  ForecastEntity,
+  ForecastMemberEntity,
+  ImportEntity,
+  type ImportRow,
+  ReadingEntity,
+  WaterEntity,
+  type WaterRow,
+} from '../db/entities/water';
 import { Problem } from '../errors';
 import { effectiveBed } from '../grounds/chartData';
 import { type Deps, type Env, found, requireCaptain } from '../http/context';
@@ -184,22 +194,16 @@ async function undo(jobs: Jobs, entities: EntityManager, who: Who, row: ImportRo
     'select min(at) as from, max(at) as to from reading where import_id = $1',
     [importId],
   );
-  for (const [table, column] of [
-    ['reading', 'withdrawn_at'],
-    ['survey', 'withdrawn_at'],
-    ['ground_feature', 'removed_at'],
-    ['spot', 'retired_at'],
-  ])
-    await entities.query(`update ${table} set ${column} = $2 where import_id = $1 and ${column} is null`, [importId, now]);
-  await entities.query('delete from forecast_member where forecast_id in (select id from forecast where import_id = $1)', [importId]);
-  await entities.query('delete from forecast where import_id = $1', [importId]);
-  await entities.query(
-    `update stop set deleted_at = $2 where deleted_at is null and trip_id in (select id from trip where import_id = $1)`,
-    [importId, now],
-  );
-  await entities.query(`update trip set status = 'cancelled', cancel_reason = 'its file was taken out again' where import_id = $1`, [
-    importId,
-  ]);
+  await entities.update(ReadingEntity, { importId, withdrawnAt: IsNull() }, { withdrawnAt: now });
+  await entities.update(SurveyEntity, { importId, withdrawnAt: IsNull() }, { withdrawnAt: now });
+  await entities.update(FeatureEntity, { importId, removedAt: IsNull() }, { removedAt: now });
+  await entities.update(SpotEntity, { importId, retiredAt: IsNull() }, { retiredAt: now });
+  const forecasts = await entities.find(ForecastEntity, { select: { id: true }, where: { importId } });
+  await entities.delete(ForecastMemberEntity, { forecastId: In(forecasts.map((f) => f.id)) });
+  await entities.delete(ForecastEntity, { importId });
+  const trips = await entities.find(TripEntity, { select: { id: true }, where: { importId } });
+  await entities.update(StopEntity, { tripId: In(trips.map((t) => t.id)), deletedAt: IsNull() }, { deletedAt: now });
+  await entities.update(TripEntity, { importId }, { status: 'cancelled', cancelReason: 'its file was taken out again' });
   // Lines that it added to spots which were there before it.
   await entities.query(
     `update spot set note = coalesce((select string_agg(line, E'\\n' order by n) from string_to_table(note, E'\\n') with ordinality as l (line, n)

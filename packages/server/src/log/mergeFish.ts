@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { fishMore } from '@bluffwind/contract/deck';
 import type { EntityManager } from 'typeorm';
-import type { CatchRow } from '../db/entities/trip';
+import { PhotoEntity } from '../db/entities/day';
+import { CatchEntity, type CatchRow } from '../db/entities/trip';
 import { sayOf } from '../deck/tellCatch';
 import { Problem } from '../errors';
 import type { Who } from '../http/who';
@@ -35,9 +36,9 @@ export async function mergeFish(entities: EntityManager, who: Who, keepId: strin
   const entryId = randomUUID();
   if (lacks.length > 0)
     await sayOf(entities, { entryId, outfitId: who.outfitId, catchId: keepId, told, at: new Date(nowMs), by: who.personId });
-  const photos: { id: string }[] = await entities.query('select id from photo where catch_id = $1', [otherId]);
-  await entities.query('update photo set catch_id = $2 where catch_id = $1', [otherId, keepId]);
-  await entities.query('update "catch" set deleted_at = $2 where id = $1', [otherId, new Date(nowMs)]);
+  const photos = await entities.find(PhotoEntity, { select: { id: true }, where: { catchId: otherId } });
+  await entities.update(PhotoEntity, { catchId: otherId }, { catchId: keepId });
+  await entities.update(CatchEntity, { id: otherId }, { deletedAt: new Date(nowMs) });
   const before = { what: 'fish' as const, other: otherId, photos: photos.map((p) => p.id), told: { entryId, fields: lacks } };
   const mergeId = await noteMerge(entities, who, keepId, before, nowMs, [{ id: otherId, kind: 'catch', intoId: keepId }]);
   return { mergeId, setId: keep.setId };

@@ -1,8 +1,10 @@
 // The same fishing logged by two phones: its hours would count twice, and its fish in two places. Made one, and parted again when asked.
 import { randomUUID } from 'node:crypto';
 import { MINUTE } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
+import { DisturbanceEntity, TrackPartEntity } from '../db/entities/day';
 import { LogMergedEntity, LogMergeEntity, type MergedBefore } from '../db/entities/logMerge';
+import { CatchEntity, SetEntity, StopEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import type { Who } from '../http/who';
 
@@ -68,27 +70,24 @@ export async function mergeSets(entities: EntityManager, who: Who, setIds: reado
     [stopIds, goneIds],
   );
   const emptied = stops.filter((s) => s.empty && s.id !== kept.stopId).map((s) => s.id);
-  const fish: { id: string; setId: string }[] = await entities.query(
-    'select id, set_id as "setId" from "catch" where set_id = any($1) order by at',
-    [goneIds],
-  );
-  const outs = await entities.query('select id, stop_id as "stopId" from disturbance where stop_id = any($1)', [emptied]);
-  const ways = await entities.query('select entry_id as id, stop_id as "stopId" from track_part where stop_id = any($1)', [emptied]);
+  const fish = await entities.find(CatchEntity, { select: { id: true, setId: true }, where: { setId: In(goneIds) }, order: { at: 'ASC' } });
+  const outs = await entities.find(DisturbanceEntity, { select: { id: true, stopId: true }, where: { stopId: In(emptied) } });
+  const ways = await entities.find(TrackPartEntity, { select: { entryId: true, stopId: true }, where: { stopId: In(emptied) } });
   const before: MergedBefore = {
     what: 'entry',
     sets: gone.map((g) => g.row),
     kept: { rods: kept.rods, endedAt: (kept.endedAt as Date).toISOString() },
     stops: stops.map((s) => ({ id: s.id, endedAt: s.endedAt?.toISOString() ?? null, deleted: false })),
-    fish,
-    outs,
-    ways,
+    fish: fish.map(({ id, setId }) => ({ id, setId })),
+    outs: outs.map(({ id, stopId }) => ({ id, stopId })),
+    ways: ways.flatMap(({ entryId, stopId }) => (stopId === null ? [] : [{ id: entryId, stopId }])),
   };
-  await entities.query('update "catch" set set_id = $2 where set_id = any($1)', [goneIds, kept.id]);
-  await entities.query('delete from "set" where id = any($1)', [goneIds]);
-  await entities.query('update "set" set rods = $2, ended_at = $3 where id = $1', [kept.id, rods, ended]);
-  await entities.query('update disturbance set stop_id = $2 where stop_id = any($1)', [emptied, kept.stopId]);
-  await entities.query('update track_part set stop_id = $2 where stop_id = any($1)', [emptied, kept.stopId]);
-  await entities.query('update stop set deleted_at = $2 where id = any($1)', [emptied, new Date(nowMs)]);
+  await entities.update(CatchEntity, { setId: In(goneIds) }, { setId: kept.id });
+  await entities.delete(SetEntity, { id: In(goneIds) });
+  await entities.update(SetEntity, { id: kept.id }, { rods, endedAt: ended });
+  await entities.update(DisturbanceEntity, { stopId: In(emptied) }, { stopId: kept.stopId });
+  await entities.update(TrackPartEntity, { stopId: In(emptied) }, { stopId: kept.stopId });
+  await entities.update(StopEntity, { id: In(emptied) }, { deletedAt: new Date(nowMs) });
   // The middle of the stop has moved, and with it the water that it was fished in.
   await entities.query('update stop set ended_at = greatest(ended_at, $2), conditions = null where id = $1', [kept.stopId, ended]);
   const mergeId = await noteMerge(entities, who, kept.id, before, nowMs, [

@@ -1,6 +1,8 @@
 // What was made one is two again.
-import type { EntityManager } from 'typeorm';
-import { LogMergedEntity, type LogMergeRow } from '../db/entities/logMerge';
+import { type EntityManager, In } from 'typeorm';
+import { CatchToldEntity, PhotoEntity } from '../db/entities/day';
+import { LogMergedEntity, LogMergeEntity, type LogMergeRow } from '../db/entities/logMerge';
+import { CatchEntity, SetEntity } from '../db/entities/trip';
 import { showLatest } from '../deck/tellCatch';
 import { Problem } from '../errors';
 
@@ -18,18 +20,18 @@ export async function part(entities: EntityManager, merge: LogMergeRow): Promise
   if (!seen) throw new Problem('not_found', 'What it made is not in the log any more.');
   const setId = before.what === 'fish' ? await fishAgain(entities, merge) : await setsAgain(entities, merge);
   // Its parts go with it.
-  await entities.query('delete from log_merge where id = $1', [merge.id]);
+  await entities.delete(LogMergeEntity, { id: merge.id });
   return { setId };
 }
 
 async function fishAgain(entities: EntityManager, { before, intoId }: LogMergeRow): Promise<string> {
   const { other, photos = [], told } = before;
-  const [kept]: { setId: string }[] = await entities.query('select set_id as "setId" from "catch" where id = $1', [intoId]);
+  const kept = await entities.findOneBy(CatchEntity, { id: intoId });
   if (!kept) throw new Problem('not_found', 'The fish is not in the log any more.');
-  await entities.query('update "catch" set deleted_at = null where id = $1', [other]);
-  await entities.query('update photo set catch_id = $2 where id = any($1)', [photos, other]);
+  await entities.update(CatchEntity, { id: other }, { deletedAt: null });
+  await entities.update(PhotoEntity, { id: In(photos) }, { catchId: other });
   if (told && told.fields.length > 0) {
-    await entities.query('delete from catch_told where entry_id = $1', [told.entryId]);
+    await entities.delete(CatchToldEntity, { entryId: told.entryId });
     await showLatest(entities, intoId, told.fields);
   }
   return kept.setId;
@@ -37,16 +39,13 @@ async function fishAgain(entities: EntityManager, { before, intoId }: LogMergeRo
 
 async function setsAgain(entities: EntityManager, { before, intoId }: LogMergeRow): Promise<string> {
   const { sets = [], kept, stops = [], fish = [], outs = [], ways = [] } = before;
-  const [row]: { endedAt: Date; rods: number }[] = await entities.query('select ended_at as "endedAt", rods from "set" where id = $1', [
-    intoId,
-  ]);
-  if (!row) throw new Problem('conflict', 'The entry is not in the log any more.');
+  if (!(await entities.existsBy(SetEntity, { id: intoId }))) throw new Problem('conflict', 'The entry is not in the log any more.');
   await entities.query(
     'update stop set ended_at = x.ended, deleted_at = null, conditions = null from unnest($1::uuid[], $2::timestamptz[]) x(id, ended) where stop.id = x.id',
     [stops.map((s) => s.id), stops.map((s) => s.endedAt)],
   );
   await entities.query('insert into "set" select * from jsonb_populate_recordset(null::"set", $1)', [JSON.stringify(sets)]);
-  await entities.query('update "set" set rods = $2, ended_at = $3 where id = $1', [intoId, kept?.rods, kept?.endedAt]);
+  if (kept) await entities.update(SetEntity, { id: intoId }, { rods: kept.rods, endedAt: new Date(kept.endedAt) });
   const back = async (table: string, key: string, column: string, moved: readonly { id: string; to: string }[]) =>
     entities.query(`update ${table} set ${column} = x.was from unnest($1::uuid[], $2::uuid[]) x(id, was) where ${table}.${key} = x.id`, [
       moved.map((m) => m.id),

@@ -3,6 +3,8 @@ import { type CatchSums, ratioFromSums } from '@bluffwind/core/catchrate/creel';
 import { createRoute } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { PresentationEntity } from '../db/entities/grounds';
+import { SetEntity } from '../db/entities/trip';
+import { In } from 'typeorm';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
@@ -85,7 +87,7 @@ export function logRoutes({ clock }: Deps) {
           { field: 'presentationId', message: `not for the water of ${wrong.spot}` },
         ]);
       const changed = kept.filter((k) => k.presentationId !== bait.id);
-      await entities.query('update "set" set presentation_id = $2 where id = any($1)', [ids, bait.id]);
+      await entities.update(SetEntity, { id: In(ids) }, { presentationId: bait.id });
       const told = [...new Set(changed.map((k) => k.presentationId))].map((presentationId) => ({
         presentationId,
         setIds: changed.filter((k) => k.presentationId === presentationId).map((k) => k.id),

@@ -10,6 +10,7 @@ import type { Config } from '../config';
 import { inOutfit } from '../db/database';
 import { InvitationEntity, OutfitEntity, PersonEntity, type PersonRow } from '../db/entities/outfit';
 import { TripEntity } from '../db/entities/trip';
+import { outfitIds } from '../db/outfitIds';
 import { devicesFor } from '../push/devicesFor';
 import { overdueBoats } from '../trips/overdue';
 import type { Jobs } from '../jobs/boss';
@@ -150,9 +151,8 @@ async function newPassword(source: DataSource, mail: Mail, email: string, nowMs:
  * @returns People who are told.
  */
 export async function lookForOverdue(source: DataSource, jobs: Jobs, nowMs: number, { mail }: { mail: boolean }): Promise<number> {
-  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let told = 0;
-  for (const { id: outfitId } of outfits)
+  for (const outfitId of await outfitIds(source))
     told += await inOutfit(source, outfitId, async (entities) => {
       const out: { kind: 'overdue' | 'back'; tripId: string; personId: string; dueAt: Date }[] = [];
       for (const boat of await overdueBoats(entities, nowMs))

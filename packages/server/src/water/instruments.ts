@@ -8,6 +8,7 @@ import { type DataSource, IsNull } from 'typeorm';
 import type { Clock } from '../clock';
 import { inOutfit } from '../db/database';
 import { InstrumentEntity, type InstrumentRow } from '../db/entities/water';
+import { outfitIds } from '../db/outfitIds';
 import { outsideLookup, refusedHost } from '../http/fetchOutside';
 import { AHEAD_MS, storeHeard } from './storeHeard';
 
@@ -34,9 +35,8 @@ export async function listenToInstruments(options: Options): Promise<() => void>
   const { source, defaultAddress, allowPrivate = false, lookEveryMs = LOOK_EVERY_MS } = options;
   const heard = new Map<string, { readonly as: string; readonly stop: () => void }>();
   const look = async () => {
-    const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
     const there = new Set<string>();
-    for (const { id } of outfits) {
+    for (const id of await outfitIds(source)) {
       for (const row of await inOutfit(source, id, (e) => e.findBy(InstrumentEntity, { removedAt: IsNull() }))) {
         const address = row.address ?? defaultAddress;
         if (!address || address === CABLE) continue;

@@ -6,6 +6,7 @@ import { type DataSource, type EntityManager, IsNull, Not } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { inOutfit } from '../db/database';
 import { ForecastEntity, type StationRow, StationEntity } from '../db/entities/water';
+import { outfitIds } from '../db/outfitIds';
 import type { FetchTerms } from '../http/fetchOutside';
 import { zoneOf } from '../trips/tripsOn';
 import { FILES } from './filedForecasts';
@@ -58,11 +59,10 @@ export async function pollStations(
   backOff: BackOff = BACK_OFF,
   own: FetchTerms = { allowPrivate: false },
 ): Promise<{ readonly stored: number; readonly touched: ReadonlySet<string>; readonly outfits: readonly string[] }> {
-  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
   const changed = new Set<string>();
   const touched = new Set<string>();
-  for (const { id } of outfits) {
+  for (const id of await outfitIds(source)) {
     const stations = await inOutfit(source, id, (entities) =>
       entities.find(StationEntity, { where: { path: Not(FILES), removedAt: IsNull() }, order: { name: 'ASC' } }),
     );
@@ -106,9 +106,8 @@ export async function fetchHistory(
   spans: readonly { from: number; to: number }[],
   nowMs: number,
 ): Promise<number> {
-  const outfits: { id: string }[] = await source.query('select id from outfit_ids()');
   let stored = 0;
-  for (const { id } of outfits) {
+  for (const id of await outfitIds(source)) {
     const stations = await inOutfit(source, id, (entities) =>
       entities.find(StationEntity, { where: { path: Not(FILES), url: IsNull() }, order: { name: 'ASC' } }),
     );
