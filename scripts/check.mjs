@@ -16,7 +16,7 @@ const BUDGET = {
   Ribbon: 20,
   // React Router, named after a file of its own.
   chunk: 32,
-  Plan: 18,
+  Plan: 19,
   // With the list before leaving, what is told of a fish, and photos.
   Deck: 26,
   Grounds: 28,
@@ -43,12 +43,12 @@ const BUDGET = {
   photoFacts: 28,
   lerc: 40,
   zstd: 35,
-  'plan.worker': 86,
+  'plan.worker': 88,
   'fleet.worker': 67,
   'files.worker': 42,
   'ground.worker': 20,
 };
-const TOTAL_KB = 1290;
+const TOTAL_KB = 1300;
 
 await main(async () => {
   await ensurePackages();
