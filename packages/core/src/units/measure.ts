@@ -2,22 +2,8 @@
 // put into a person's own units where it is read. Factors: NIST SP 811 (international foot, yard-based fathom, knot, pound, US gallon).
 import { localDate, localTime } from './time';
 
-/** What each kind of figure is measured in for one person, and how he writes times and dates. */
-export interface Units {
-  readonly depth: 'm' | 'ft' | 'fathoms';
-  readonly speed: 'm/s' | 'kn' | 'mph' | 'km/h';
-  readonly temp: '°C' | '°F';
-  readonly length: 'cm' | 'in';
-  readonly mass: 'kg' | 'lb';
-  readonly distance: 'km' | 'nmi' | 'mi';
-  readonly volume: 'l' | 'gal';
-  readonly pressure: 'hPa' | 'inHg';
-  readonly clock: '24' | '12';
-  readonly dates: 'day first' | 'month first';
-}
-
-/** What can be chosen for each. */
-export const UNIT_CHOICES: { readonly [K in keyof Units]: readonly Units[K][] } = {
+/** What each kind of figure can be measured in, and how times and dates can be written. */
+export const UNIT_CHOICES = {
   depth: ['m', 'ft', 'fathoms'],
   speed: ['m/s', 'kn', 'mph', 'km/h'],
   temp: ['°C', '°F'],
@@ -28,7 +14,10 @@ export const UNIT_CHOICES: { readonly [K in keyof Units]: readonly Units[K][] } 
   pressure: ['hPa', 'inHg'],
   clock: ['24', '12'],
   dates: ['day first', 'month first'],
-};
+} as const;
+
+/** What one person has chosen of each. */
+export type Units = { readonly [K in keyof typeof UNIT_CHOICES]: (typeof UNIT_CHOICES)[K][number] };
 
 export const METRIC: Units = {
   depth: 'm',
@@ -72,40 +61,48 @@ const SPEEDS: Record<Units['speed'], Unit> = {
 };
 const M: Unit = { unit: 'm', per: 1 };
 
+/** Each choice of a person with its unit: one that is added to the choices is asked for here by the compiler. */
+const by =
+  <K extends keyof Units>(kind: K, units: Record<Units[K], Unit>) =>
+  (u: Units): Unit =>
+    units[u[kind]];
+const always = (unit: string, per: number) => (): Unit => ({ unit, per });
+const IN: Unit = { unit: 'in', per: 25.4 };
+const CFS: Unit = { unit: 'cfs', per: 0.3048 ** 3 };
+
 /** Kinds of figures with the unit of each for a person; the value inside is in the unit named. */
 const MEASURES = {
   /** Water depth, clarity, metres. */
-  depth: (u: Units): Unit => ({ m: M, ft: FT, fathoms: { unit: 'fathoms', per: 1.8288 } })[u.depth],
+  depth: by('depth', { m: M, ft: FT, fathoms: { unit: 'fathoms', per: 1.8288 } }),
   /** Tide, wave, short lengths on the water, metres. */
-  height: (u: Units): Unit => (u.depth === 'm' ? M : FT),
+  height: by('depth', { m: M, ft: FT, fathoms: FT }),
   /** Wind, metres a second. */
-  wind: (u: Units): Unit => SPEEDS[u.speed],
+  wind: by('speed', SPEEDS),
   /** Current and a boat's own speed, metres a second. */
-  current: (u: Units): Unit => (u.speed === 'm/s' ? SPEEDS['m/s'] : u.speed === 'km/h' ? SPEEDS['km/h'] : KN),
-  temp: (u: Units): Unit => (u.temp === '°C' ? { unit: '°C', per: 1 } : { unit: '°F', per: 1 / 1.8, plus: 32 }),
+  current: by('speed', { ...SPEEDS, mph: KN }),
+  temp: by('temp', { '°C': { unit: '°C', per: 1 }, '°F': { unit: '°F', per: 1 / 1.8, plus: 32 } }),
   /** A difference of temperatures. */
-  warmer: (u: Units): Unit => (u.temp === '°C' ? { unit: '°C', per: 1 } : { unit: '°F', per: 1 / 1.8 }),
+  warmer: by('temp', { '°C': { unit: '°C', per: 1 }, '°F': { unit: '°F', per: 1 / 1.8 } }),
   /** Length of a fish or a bait, millimetres. */
-  fish: (u: Units): Unit => (u.length === 'cm' ? { unit: 'cm', per: 10 } : { unit: 'in', per: 25.4 }),
+  fish: by('length', { cm: { unit: 'cm', per: 10 }, in: IN }),
   /** Length of a fish as rules write it, millimetres. */
-  rule: (u: Units): Unit => (u.length === 'cm' ? { unit: 'mm', per: 1 } : { unit: 'in', per: 25.4 }),
+  rule: by('length', { cm: { unit: 'mm', per: 1 }, in: IN }),
   /** Weight of a fish, strength of a line, kilograms. */
-  weight: (u: Units): Unit => (u.mass === 'kg' ? { unit: 'kg', per: 1 } : { unit: 'lb', per: 0.45359237 }),
+  weight: by('mass', { kg: { unit: 'kg', per: 1 }, lb: { unit: 'lb', per: 0.45359237 } }),
   /** Weight of a head or lure, grams. */
-  lead: (u: Units): Unit => (u.mass === 'kg' ? { unit: 'g', per: 1 } : { unit: 'oz', per: 28.349523125 }),
+  lead: by('mass', { kg: { unit: 'g', per: 1 }, lb: { unit: 'oz', per: 28.349523125 } }),
   /** A way under 1 km, metres. */
-  near: (u: Units): Unit => (u.distance === 'km' ? M : FT),
+  near: by('distance', { km: M, nmi: FT, mi: FT }),
   /** A way over the water, metres. */
-  way: (u: Units): Unit =>
-    ({ km: { unit: 'km', per: 1000 }, nmi: { unit: 'nmi', per: 1852 }, mi: { unit: 'mi', per: 1609.344 } })[u.distance],
-  fuel: (u: Units): Unit => (u.volume === 'l' ? { unit: 'l', per: 1 } : { unit: 'gal', per: 3.785411784 }),
-  pressure: (u: Units): Unit => (u.pressure === 'hPa' ? { unit: 'hPa', per: 1 } : { unit: 'inHg', per: 33.86389 }),
+  way: by('distance', { km: { unit: 'km', per: 1000 }, nmi: { unit: 'nmi', per: 1852 }, mi: { unit: 'mi', per: 1609.344 } }),
+  fuel: by('volume', { l: { unit: 'l', per: 1 }, gal: { unit: 'gal', per: 3.785411784 } }),
+  pressure: by('pressure', { hPa: { unit: 'hPa', per: 1 }, inHg: { unit: 'inHg', per: 33.86389 } }),
   /** Flow of a stream, cubic metres a second. */
-  flow: (u: Units): Unit => (u.depth === 'm' ? { unit: 'm³/s', per: 1 } : { unit: 'cfs', per: 0.3048 ** 3 }),
+  flow: by('depth', { m: { unit: 'm³/s', per: 1 }, ft: CFS, fathoms: CFS }),
   /** What has the same unit for everybody: share 0 to 1, degrees, milligrams a litre. */
-  share: (): Unit => ({ unit: '%', per: 0.01 }),
-  bearing: (): Unit => ({ unit: '°', per: 1 }),
-  dissolved: (): Unit => ({ unit: 'mg/l', per: 1 }),
+  share: always('%', 0.01),
+  bearing: always('°', 1),
+  dissolved: always('mg/l', 1),
 } as const;
 
 /** A kind of figure. */
