@@ -94,7 +94,10 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
     async (c) => {
       requireOwner(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
-      if ((await open(entities)).length >= MOST_OPEN)
+      const opened = await open(entities);
+      // Sent again because the answer was lost: nobody has its key, so that it gets a new one.
+      const there = opened.some((i) => i.id === body.id);
+      if (!there && opened.length >= MOST_OPEN)
         throw new Problem('in_use', `${MOST_OPEN} invitations are open; withdraw those that are not needed.`);
       const again =
         body.personId === null ? null : found(await entities.findOneBy(PersonEntity, { id: body.personId, active: true }), 'person');
@@ -109,7 +112,7 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
       const token = randomBytes(24).toString('base64url');
       const nowMs = clock.now();
       const expiresAt = new Date(nowMs + INVITATION_DAYS * DAY);
-      await entities.insert(InvitationEntity, {
+      const row = {
         id: body.id,
         outfitId: who.outfitId,
         personId: again?.id ?? null,
@@ -122,7 +125,9 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
         expiresAt,
         takenAt: null,
         withdrawnAt: null,
-      });
+      };
+      if (there) await entities.update(InvitationEntity, { id: body.id }, row);
+      else await entities.insert(InvitationEntity, row);
       await audit(entities, who, nowMs, again ? 'offer new password' : 'invite', 'invitation', body.id, { role: again?.role ?? body.role });
       // The letter's key is made when it is sent; this one is then told to nobody.
       if (body.byMail) await jobs.send(entities, 'mail', { kind: 'invitation', outfitId: who.outfitId, invitationId: body.id });

@@ -41,10 +41,13 @@ export function keyRoutes({ clock }: Deps) {
     async (c) => {
       requireOwner(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
-      if ((await entities.countBy(ProgramKeyEntity, { endedAt: IsNull() })) >= MOST_OPEN)
+      // Sent again because the answer was lost: nobody has the key, so that a new one takes its place.
+      const mine = { id: body.id, madeBy: who.personId, lastUsedAt: IsNull(), endedAt: IsNull() };
+      const there = await entities.existsBy(ProgramKeyEntity, mine);
+      if (!there && (await entities.countBy(ProgramKeyEntity, { endedAt: IsNull() })) >= MOST_OPEN)
         throw new Problem('in_use', `${MOST_OPEN} keys hold already; end those that are not needed.`);
       const key = KEY_PREFIX + randomBytes(32).toString('base64url');
-      await entities.insert(ProgramKeyEntity, {
+      const row = {
         id: body.id,
         outfitId: who.outfitId,
         name: body.name,
@@ -54,7 +57,9 @@ export function keyRoutes({ clock }: Deps) {
         madeAt: new Date(clock.now()),
         lastUsedAt: null,
         endedAt: null,
-      });
+      };
+      if (there) await entities.update(ProgramKeyEntity, mine, row);
+      else await entities.insert(ProgramKeyEntity, row);
       await audit(entities, who, clock.now(), 'make key', 'key', body.id, { name: body.name, scopes: body.scopes });
       return { key };
     },

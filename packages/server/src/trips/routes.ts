@@ -4,12 +4,13 @@ import { addDays, DAY, startOfLocalDay } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { Between, type EntityManager, In, IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { LegEntity, PlanEntity, TripEntity } from '../db/entities/trip';
+import { LegEntity, PlanEntity, TripEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
+import type { Who } from '../http/who';
 import { keepParty, requireTrip } from './requireTrip';
 import { tripsOn, zoneOf } from './tripsOn';
 import { newestRun, tripViews } from './tripViews';
@@ -42,6 +43,13 @@ export function tripRoutes({ clock }: Deps) {
     async (c) => {
       requireCaptain(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
+      // Sent again because the answer was lost, maybe with a word changed: it is the trip that is there, as it is wanted now.
+      const there = await entities.findOneBy(TripEntity, { id: body.id });
+      if (there) {
+        if (there.waterId !== body.waterId)
+          throw new Problem('conflict', 'It is stored already, on another water: open it from the calendar.');
+        return changeTrip(entities, who, there, body, clock.now());
+      }
       await requireTrip(entities, body, clock.now());
       const { outfitId } = who;
       const water = found(await entities.findOneBy(WaterEntity, { id: body.waterId, retiredAt: IsNull() }), 'water');
@@ -96,23 +104,7 @@ export function tripRoutes({ clock }: Deps) {
       requireCaptain(c);
       const [entities, who, body] = [c.get('entities'), c.get('who'), c.req.valid('json')];
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
-      if (trip.status === 'done' || trip.status === 'cancelled')
-        throw new Problem('in_use', trip.status === 'done' ? 'The trip is done; its log stays as it is.' : 'The trip was called off.');
-      const wanted = { ...body, waterId: trip.waterId };
-      if (trip.status === 'under way' && (Date.parse(body.startsAt) !== trip.startsAt.getTime() || body.boatId !== trip.boatId))
-        throw new Problem('in_use', 'The trip is under way: its boat and its start stay.', [{ field: 'startsAt', message: 'under way' }]);
-      await requireTrip(entities, wanted, clock.now());
-      // Breaks that lie outside the new hours are no breaks any more.
-      const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
-      const breaks = trip.breaks.filter((b) => Date.parse(b.from) >= from && Date.parse(b.to) <= to);
-      await entities.update(TripEntity, { id: trip.id }, { ...columnsOf(wanted), breaks });
-      // A plan is laid for these hours and this boat; laid for others it would hold spots that nobody goes to.
-      const moved = from !== trip.startsAt.getTime() || to !== trip.endsAt.getTime() || body.boatId !== trip.boatId;
-      if (moved && trip.status === 'planned') await dropPlans(entities, trip.id);
-      await keepParty(entities, trip.outfitId, trip.id, wanted);
-      await audit(entities, who, clock.now(), 'change', 'trip', trip.id, body);
-      const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip')], who);
-      return found(view, 'trip');
+      return changeTrip(entities, who, trip, body, clock.now());
     },
   );
 
@@ -139,6 +131,33 @@ export function tripRoutes({ clock }: Deps) {
 
 /** A calendar shows so many days at most. */
 const CALENDAR_DAYS = 70;
+
+/** Makes a trip what is wanted of it. Throws Problem when it is over, called off, or cannot be so. */
+async function changeTrip(
+  entities: EntityManager,
+  who: Who,
+  trip: TripRow,
+  body: Omit<NewTrip, 'id' | 'waterId' | 'booking'>,
+  nowMs: number,
+) {
+  if (trip.status === 'done' || trip.status === 'cancelled')
+    throw new Problem('in_use', trip.status === 'done' ? 'The trip is done; its log stays as it is.' : 'The trip was called off.');
+  const wanted = { ...body, waterId: trip.waterId };
+  if (trip.status === 'under way' && (Date.parse(body.startsAt) !== trip.startsAt.getTime() || body.boatId !== trip.boatId))
+    throw new Problem('in_use', 'The trip is under way: its boat and its start stay.', [{ field: 'startsAt', message: 'under way' }]);
+  await requireTrip(entities, wanted, nowMs);
+  // Breaks that lie outside the new hours are no breaks any more.
+  const [from, to] = [Date.parse(body.startsAt), Date.parse(body.endsAt)];
+  const breaks = trip.breaks.filter((b) => Date.parse(b.from) >= from && Date.parse(b.to) <= to);
+  await entities.update(TripEntity, { id: trip.id }, { ...columnsOf(wanted), breaks });
+  // A plan is laid for these hours and this boat; laid for others it would hold spots that nobody goes to.
+  const moved = from !== trip.startsAt.getTime() || to !== trip.endsAt.getTime() || body.boatId !== trip.boatId;
+  if (moved && trip.status === 'planned') await dropPlans(entities, trip.id);
+  await keepParty(entities, trip.outfitId, trip.id, wanted);
+  await audit(entities, who, nowMs, 'change', 'trip', trip.id, body);
+  const [view] = await tripViews(entities, [found(await entities.findOneBy(TripEntity, { id: trip.id }), 'trip')], who);
+  return found(view, 'trip');
+}
 
 /** Takes a trip's plans out: they were laid for other hours or another boat. */
 async function dropPlans(entities: EntityManager, tripId: string): Promise<void> {
