@@ -35,7 +35,8 @@ const CATALOGUE = {
   invitation_over: {
     status: 410,
     title: 'This invitation does not hold any more',
-    remedy: 'It was used, withdrawn or is too old: ask the owner of the outfit for a new one.',
+    remedy:
+      'It was used, withdrawn or is too old. Who has just chosen a password signs in with it; otherwise ask the owner of the outfit for a new one.',
   },
   in_use: { status: 409, title: 'It is still needed', remedy: 'Change what is named first.' },
   last_owner: {

@@ -1,5 +1,13 @@
 // Coming in without a session: an outfit of one's own, or an invitation into one.
-import { beginView, invitationLook, invitationTake, invitationTaken, invitationView, newOutfit } from '@bluffwind/contract/begin';
+import {
+  beginView,
+  invitationLook,
+  invitationTake,
+  invitationTaken,
+  invitationView,
+  type NewOutfit,
+  newOutfit,
+} from '@bluffwind/contract/begin';
 import { passwordForgotten } from '@bluffwind/contract/people';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
@@ -16,7 +24,7 @@ import { router } from '../http/routes';
 import { DEVICE, DEVICE_DAYS, SESSION, writeCookie } from './cookies';
 import { makeOutfit } from './newOutfit';
 import { asksForCode } from './secondFactor';
-import { type Account, digest, endSessions, hashPassword, openSession, SESSION_DAYS } from './session';
+import { type Account, checkPassword, digest, endSessions, hashPassword, openSession, SESSION_DAYS } from './session';
 import { signInTries } from './tries';
 
 const done = z.object({ ok: z.literal(true) });
@@ -34,6 +42,12 @@ export function beginRoutes(deps: Deps) {
   };
   /** Counts a try against the caller's address and the account, so that keys and addresses cannot be tried out. */
   const counted = (c: Context<Env>, email: string) => tries.count({ email, address: addressOf(c, deps.config.trustProxy), device: null });
+  /** Sent again because the answer was lost: the outfit is made, and its owner's password opens it unless a code is asked for as well. */
+  const isMade = async ({ id, personId, email, password }: NewOutfit): Promise<boolean> => {
+    const { account, matches } = await checkPassword(deps.source, email.toLowerCase(), password);
+    if (!matches || account?.personId !== personId || account.outfitId !== id) return false;
+    return !(await inOutfit(deps.source, id, (entities) => asksForCode(entities, personId)));
+  };
   const enter = async (c: Context<Env>, account: Account, action: string): Promise<void> => {
     const address = addressOf(c, deps.config.trustProxy);
     const nowMs = deps.clock.now();
@@ -63,8 +77,12 @@ export function beginRoutes(deps: Deps) {
     }),
     async (c) => {
       const body = c.req.valid('json');
-      if (!(await mayBegin()).open) throw new Problem('not_open');
       await counted(c, body.email);
+      if (await isMade(body)) {
+        await enter(c, { personId: body.personId, outfitId: body.id }, 'sign in');
+        return { ok: true as const };
+      }
+      if (!(await mayBegin()).open) throw new Problem('not_open');
       const [{ taken }] = await deps.source.query('select email_taken($1) as taken', [body.email]);
       if (taken) throw emailTaken();
       await inOutfit(deps.source, body.id, (entities) => makeOutfit(entities, body));

@@ -52,6 +52,25 @@ describe('an outfit of its own', () => {
     expect((await send('/begin', { ...outfit(), email: body.email.toUpperCase() }, open)).status).toBe(409);
   });
 
+  it('is made once though it is sent again, and opens to nobody without its password', async () => {
+    // As on a server that takes one outfit and no other: it is closed from then on.
+    const open = createApp({ ...h.deps, config: { ...h.deps.config, signUp: 'open' } });
+    const body = outfit();
+    expect((await send('/begin', body, open)).status).toBe(200);
+    const again = await send('/begin', body);
+    expect(again.status).toBe(200);
+    const Cookie = again.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ');
+    expect(await (await h.app.request('/api/me', { headers: { Cookie } })).json()).toMatchObject({ id: body.personId, role: 'owner' });
+    expect((await h.owner.query('select id from outfit where name = $1 and id = $2', [body.name, body.id])).length).toBe(1);
+    for (const other of [{ password: 'some other password' }, { id: randomUUID() }, { personId: randomUUID() }]) {
+      const answer = await send('/begin', { ...body, ...other });
+      expect([answer.status, (await answer.json()).code]).toEqual([403, 'not_open']);
+    }
+  });
+
   it('is not made where one is there already, or by invitation only, or with a short password or no such zone', async () => {
     expect(await (await send('/begin', outfit())).json()).toMatchObject({ code: 'not_open' });
     const open = createApp({ ...h.deps, config: { ...h.deps.config, signUp: 'open' } });
@@ -90,10 +109,16 @@ describe('an invitation', () => {
     h.clock.set(TEST_NOW);
   });
 
-  it('gives one of the crew a new password and ends every session of his', async () => {
+  it('gives one of the crew a new password and ends every session of his; of several links the last alone does', async () => {
     const mate = h.mine.people.find((p) => p.role === 'mate');
     const before = await h.signIn(emailOf(h.mine, 'mate'));
-    const { made } = await invite({ personId: mate?.id, name: 'x', role: 'owner' });
+    const { made: first } = await invite({ personId: mate?.id, name: 'x', role: 'owner' });
+    const { made, body } = await invite({ personId: mate?.id, name: 'x', role: 'owner' });
+    expect((await send('/invitation/look', { token: first.body.token })).status).toBe(410);
+    // Sent again because the answer was lost: the link that nobody saw holds no more.
+    const unseen = made.body.token;
+    made.body.token = (await owner.post('/invitations', body)).body.token;
+    expect((await send('/invitation/look', { token: unseen })).status).toBe(410);
     expect((await send('/invitation/take', { token: made.body.token, name: 'x', password: 'quite another one' })).status).toBe(200);
     expect((await before.get('/me')).status).toBe(401);
     const now = await send('/sign-in', { email: mate?.email, password: 'quite another one' });

@@ -126,6 +126,13 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
         takenAt: null,
         withdrawnAt: null,
       };
+      // Of several ways to a new password the last alone holds.
+      if (again)
+        await entities.update(
+          InvitationEntity,
+          { personId: again.id, id: Not(body.id), takenAt: IsNull(), withdrawnAt: IsNull() },
+          { withdrawnAt: new Date(nowMs) },
+        );
       if (there) await entities.update(InvitationEntity, { id: body.id }, row);
       else await entities.insert(InvitationEntity, row);
       await audit(entities, who, nowMs, again ? 'offer new password' : 'invite', 'invitation', body.id, { role: again?.role ?? body.role });

@@ -2,7 +2,6 @@ import { countDown, type CountedCast } from '@bluffwind/core/tackle/countDown';
 import { inRange } from '@bluffwind/core/units/inRange';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useSearchParams } from 'react-router';
-import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { serverNow } from '../data/clock';
 import { failedOf } from '../data/failedOf';
@@ -10,6 +9,7 @@ import { meQuery, outfitQuery } from '../data/queries';
 import { amount, words } from '../data/units';
 import { useAddress } from '../data/useAddress';
 import { useSave } from '../data/useSave';
+import { useSendKey } from '../data/useSendKey';
 import { Choice } from '../ui/Choice';
 import { FIELD } from '../ui/form/fields';
 import { Button, Fault, Waiting } from '../ui/parts';
@@ -44,9 +44,12 @@ export default function CountDown() {
   const [typed, setPlace] = useAddress('at', '');
   const [params, setParams] = useSearchParams();
   const [values, set] = useNumbers(FIELDS);
+  const key = useSendKey();
   const storing = useSave<{ lat: number[]; lon: number[]; soundedM: number[]; atMs: number[] }>({
-    send: (s) => post(`/waters/${water?.id}/imports/soundings`, { id: v7(), fileName: 'Counted casts', refused: 0, transducerM: 0, ...s }),
+    send: (s) =>
+      post(`/waters/${water?.id}/imports/soundings`, { id: key.of(s), fileName: 'Counted casts', refused: 0, transducerM: 0, ...s }),
     touches: [['chart'], ['imports'], ['spots']],
+    onStored: key.stored,
     told: (_, s) => `${s.lat.length} soundings are on the chart of ${water?.name}.`,
   });
   if (failedOf(asked as never)) return <Fault error={asked.error} />;

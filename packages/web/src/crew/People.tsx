@@ -1,10 +1,10 @@
 import type { PersonView } from '@bluffwind/contract/people';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
-import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { meQuery, outfitQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
+import { useSendKey } from '../data/useSendKey';
 import { dayName } from '../ui/format';
 import { Button, Fault, Waiting } from '../ui/parts';
 import { Sheet } from '../ui/Sheet';
@@ -51,10 +51,14 @@ function OwnersList({ zone }: { zone: string }) {
     touches: [['invitations']],
     told: 'The invitation does not hold any more.',
   });
+  const key = useSendKey();
   const again = useSave<PersonView, { token: string }>({
-    send: (p) => post('/invitations', { id: v7(), personId: p.id, name: p.name, email: p.email, role: p.role }),
+    send: (p) => post('/invitations', { id: key.of(p.id), personId: p.id, name: p.name, email: p.email, role: p.role }),
     touches: [['invitations']],
-    onStored: ({ token }, p) => setLink({ name: p.name, token, again: true }),
+    onStored: ({ token }, p) => {
+      key.stored();
+      setLink({ name: p.name, token, again: true });
+    },
   });
   const codeOff = useSave<PersonView>({
     send: (p) => post(`/people/${p.id}/second-factor/end`),

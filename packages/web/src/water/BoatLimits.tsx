@@ -1,9 +1,9 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import { GUST_FACTOR } from '@bluffwind/core/risk/judge';
-import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { serverNow } from '../data/clock';
 import { useSave } from '../data/useSave';
+import { useSendKey } from '../data/useSendKey';
 import { Entry } from '../ui/form/Entry';
 import { FigureField } from '../ui/form/fields';
 import { Button, Fault } from '../ui/parts';
@@ -35,11 +35,15 @@ function LimitsEntry({ boat, onClose }: { boat: Boat; onClose: () => void }) {
     told: `The limits of ${boat.name} are stored.`,
     onStored: onClose,
   });
+  const key = useSendKey();
   const refill = useSave<string>({
-    send: (at) => post(`/boats/${boat.id}/refills`, { id: v7(), at }),
+    send: (at) => post(`/boats/${boat.id}/refills`, { id: key.of(at), at }),
     touches: TOUCHES,
     told: `${boat.name} is filled up: what it burned before does not count any more.`,
-    onStored: onClose,
+    onStored: () => {
+      key.stored();
+      onClose();
+    },
   });
   return (
     <Entry<Limits>

@@ -1,10 +1,10 @@
 import type { WaterStateView } from '@bluffwind/contract/water';
 import { isVariable, VARIABLES, type Variable, variableWords } from '@bluffwind/core/weather/variables';
 import { useState } from 'react';
-import { v7 } from 'uuid';
 import { post } from '../data/api';
 import { amount } from '../data/units';
 import { useSave } from '../data/useSave';
+import { useSendKey } from '../data/useSendKey';
 import { Entry } from '../ui/form/Entry';
 import { FigureField, TextField } from '../ui/form/fields';
 import { clock, dayName } from '../ui/format';
@@ -57,8 +57,9 @@ export function CrewReadings({ state, waterId, zone }: { state: WaterStateView; 
 }
 
 function Correction({ reading, waterId, zone, onClose }: { reading: Reading; waterId: string; zone: string; onClose: () => void }) {
+  const key = useSendKey();
   const saving = useSave<Typed>({
-    send: ({ value, note }) => post(`/readings/${reading.id}/correct`, { id: v7(), value, note }),
+    send: ({ value, note }) => post(`/readings/${reading.id}/correct`, { id: key.of({ value, note }), value, note }),
     touches: [['state', waterId]],
     told: 'Corrected; the old value stays on file.',
     onStored: onClose,
