@@ -12,7 +12,7 @@ import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
 import { mayShow } from '../grounds/mayShow';
 import { found } from '../http/context';
 import type { Who } from '../http/who';
-import { savedPlan } from '../plan/desk';
+import { savedPlan } from '../plan/savedPlan';
 import { forEyes } from '../plan/forEyes';
 import { isAboard } from '../trips/crew';
 import { tripsOn, zoneOf } from '../trips/tripsOn';

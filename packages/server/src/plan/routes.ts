@@ -9,7 +9,8 @@ import { answers, jsonBody } from '../http/responses';
 import { isAboard } from '../trips/crew';
 import { SpotEntity } from '../db/entities/grounds';
 import { mayShow } from '../grounds/mayShow';
-import { loadDesk, savedPlan } from './desk';
+import { loadDesk } from './desk';
+import { savedPlan } from './savedPlan';
 import { forEyes } from './forEyes';
 import { keepPlan } from './keepPlan';
 
