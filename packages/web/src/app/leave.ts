@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { post } from '../data/api';
+import { ApiProblem, post } from '../data/api';
 import { unsubscribeHere } from '../offline/pushHere';
 import { sendWaiting } from '../offline/sender';
 import { allWaiting, clearPhone, type StoredEntry, type StoredPhoto, waitingPhotos } from '../offline/store';
@@ -25,7 +25,10 @@ export function useSignOut(): () => Promise<void> {
             1,
           ),
         );
-      await post('/sign-out');
+      // Already out, by a try whose answer was lost or from another device: what is on this phone goes all the same.
+      await post('/sign-out').catch((problem: unknown) => {
+        if (!(problem instanceof ApiProblem && problem.body.status === 401)) throw problem;
+      });
       // Whoever signs in here next is not told of this crew's boats.
       await unsubscribeHere().catch(() => undefined);
       await clearPhone();
