@@ -5,8 +5,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 1,
   fullyParallel: false,
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json']],
   outputDir: `../test-results/${process.env.LANE ?? 'browser'}`,
   use: {

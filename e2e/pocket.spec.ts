@@ -151,7 +151,6 @@ test('where one is signed in is seen and ended, and the owner sets how long note
 });
 
 test('after one sign-in the screens of the day open without a network, and say so', async ({ page, context }) => {
-  test.setTimeout(180_000);
   await signIn(page, 'Ilse Marrable');
   const { tomorrow } = await (await page.request.get('/api/board')).json();
   const trip = tomorrow.find((t: { boat: { name: string } }) => t.boat.name === 'Second Kettle');

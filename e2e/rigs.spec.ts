@@ -47,7 +47,6 @@ test.afterAll(async () => {
 });
 
 test('a trip without a plan says what is missing; with one every stop has its rigs, and one is changed by hand', async ({ page }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'Tobias Wend');
   const id = await tripOf(page, "Tern's Errand");
   await page.goto(`/trips/${id}/rigs`);
@@ -138,7 +137,6 @@ test('a trip without a plan says what is missing; with one every stop has its ri
 });
 
 test('the list of the night before is ticked on a phone without a network, and the crew sees it', async ({ browser, page }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'Oskar Thrane');
   const id = await tripOf(page, 'Marrow');
   await plan(page, id);
@@ -170,7 +168,6 @@ test('the list of the night before is ticked on a phone without a network, and t
 });
 
 test('the bench works its sums as the command line does, and counted casts come to the chart', async ({ page }) => {
-  test.setTimeout(180_000);
   await signIn(page, 'Tobias Wend');
   await page.goto('/bench?sum=feeder');
   const figure = (name: string) => page.locator(`[data-figure="${name}"]`);
@@ -233,7 +230,6 @@ test('the bench works its sums as the command line does, and counted casts come 
 });
 
 test('gear that the crew lists is what rigs are chosen from', async ({ page }) => {
-  test.setTimeout(120_000);
   await signIn(page, 'Tobias Wend');
   await page.goto('/baits');
   await page.getByRole('link', { name: 'Gear', exact: true }).click();

@@ -55,7 +55,6 @@ test.afterAll(async () => {
 });
 
 test('a party on a boat for the first time is led elsewhere, and plan, brief, deck, Water and Board say the same', async ({ page }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'Tobias Wend');
   const id = await tripOf(page, ofPell);
   await page.goto(`/trips/${id}`);

@@ -253,7 +253,6 @@ test('the captain signs the debrief and sends the guests a page that tells no pl
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   await signIn(page, 'Ilse Marrable');
   await page.goto(`/trips/${tripId}/after`);
   await expect(page.locator('[data-stop]').first()).toContainText(/where .* expected: /, { timeout: 60_000 });
