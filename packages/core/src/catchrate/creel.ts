@@ -1,5 +1,5 @@
 // Creel survey estimators (Pollock, Jones & Brown 1994, Angler Survey Methods, AFS Special Publication 25).
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** Sums over complete trips, as a database gives them. */
 export interface CatchSums {
@@ -15,8 +15,8 @@ export interface CatchSums {
 /** Ratio of means for complete trips, fish per hour, with its standard error; needs effort above 0. */
 export function ratioOfMeans(fish: readonly number[], hours: readonly number[]): { rate: number; se: number | null } {
   const sum = (value: (i: number) => number) => fish.reduce((total, _, i) => total + value(i), 0);
-  const y = (i: number) => nth(fish, i);
-  const h = (i: number) => nth(hours, i);
+  const y = (i: number) => num(fish, i);
+  const h = (i: number) => num(hours, i);
   return ratioFromSums({
     n: fish.length,
     fish: sum(y),

@@ -4,7 +4,7 @@
 import { DAY } from '../units/time';
 import { filterSchools, type SchoolDrift, schoolLogVariance, schoolMultiplier } from './schoolDrift';
 import type { DriftRows } from './driftRows';
-import { nth } from '../units/indexed';
+import { f64, i32 } from '../units/indexed';
 
 /** Half-lives tried, days. */
 const HALF_LIVES_DAYS = [4, 8, 16, 32] as const;
@@ -27,13 +27,13 @@ export interface Drift {
 export function driftOf(d: Drift, spot: number): number {
   if (spot < 0) return 1;
   if (d.schools) return schoolMultiplier(d.schools, spot);
-  return (d.k + nth(d.fish, spot) / d.phi) / (d.k + nth(d.expected, spot) / d.phi);
+  return (d.k + f64(d.fish, spot) / d.phi) / (d.k + f64(d.expected, spot) / d.phi);
 }
 
 /** Variance of the logarithm of a spot's multiplier; an unknown spot has the whole spread. */
 export function driftLogVariance(d: Drift, spot: number): number {
   if (d.schools && spot >= 0) return schoolLogVariance(d.schools, spot);
-  return 1 / (d.k + (spot < 0 ? 0 : nth(d.expected, spot) / d.phi));
+  return 1 / (d.k + (spot < 0 ? 0 : f64(d.expected, spot) / d.phi));
 }
 
 /**
@@ -55,7 +55,7 @@ export function filterDrift(
   const schools = found && found.gain > known.gain ? found : null;
   if (schools && each) filterSchools(rows, now, phi, each);
   const state = run(rows, k, phi, best, schools ? undefined : each);
-  const fade = (s: number) => Math.exp((-Math.LN2 * Math.max(0, now - nth(state.last, s))) / DAY / best);
+  const fade = (s: number) => Math.exp((-Math.LN2 * Math.max(0, now - f64(state.last, s))) / DAY / best);
   return {
     halfLifeDays: best,
     k,
@@ -70,7 +70,7 @@ export function filterDrift(
 function gainOf(rows: DriftRows, k: number, phi: number, halfLife: number): number {
   let gain = 0;
   run(rows, k, phi, halfLife, (i, m) => {
-    gain += nth(rows.fish, i) * Math.log(m) - nth(rows.expected, i) * (m - 1);
+    gain += f64(rows.fish, i) * Math.log(m) - f64(rows.expected, i) * (m - 1);
   });
   return gain;
 }
@@ -90,14 +90,14 @@ function run(rows: DriftRows, k: number, phi: number, halfLife: number, each?: (
   const last = new Float64Array(rows.spots);
   const rate = -Math.LN2 / DAY / halfLife;
   for (let i = 0; i < rows.count; i++) {
-    const s = nth(rows.spot, i);
-    const at = nth(rows.at, i);
-    const fade = Math.exp(rate * (at - nth(last, s)));
-    const y = nth(fish, s) * fade;
-    const e = nth(expected, s) * fade;
+    const s = i32(rows.spot, i);
+    const at = f64(rows.at, i);
+    const fade = Math.exp(rate * (at - f64(last, s)));
+    const y = f64(fish, s) * fade;
+    const e = f64(expected, s) * fade;
     each?.(i, (k + y / phi) / (k + e / phi));
-    fish[s] = y + nth(rows.fish, i);
-    expected[s] = e + nth(rows.expected, i);
+    fish[s] = y + f64(rows.fish, i);
+    expected[s] = e + f64(rows.expected, i);
     last[s] = at;
   }
   return { fish, expected, last };

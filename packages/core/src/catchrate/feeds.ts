@@ -1,7 +1,7 @@
 // Spots that are fed: roaming fish are held only by feeding that is regular, at least twice a week for one to two weeks ahead (T8, common
 // practice).
 import { DAY } from '../units/time';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** Bait that went in. */
 export interface Feed {
@@ -39,11 +39,11 @@ export function feedingAt(index: FeedIndex | null, spot: number, at: number): Fe
   const feeds = index?.[spot];
   if (!feeds) return -1;
   let k = feeds.length - 1;
-  while (k >= 0 && nth(feeds, k) > at) k--;
+  while (k >= 0 && num(feeds, k) > at) k--;
   if (k < 0) return -1;
-  const last = nth(feeds, k);
+  const last = num(feeds, k);
   if (at - last > FORGOTTEN_DAYS * DAY) return -1;
   let first = last;
-  for (let i = k - 1; i >= 0 && first - nth(feeds, i) <= GAP_DAYS * DAY; i--) first = nth(feeds, i);
+  for (let i = k - 1; i >= 0 && first - num(feeds, i) <= GAP_DAYS * DAY; i--) first = num(feeds, i);
   return at - last <= GAP_DAYS * DAY && at - first >= HOLDS_DAYS * DAY ? 0 : 1;
 }

@@ -1,6 +1,6 @@
 // Learns the ranking model from a log: a pooled log-linear rate (penalisedPoisson) over the groups of the trade, the spot's drift, the
 // half-life of signs, and how much more unevenly fish come than chance has it.
-import { nth } from '../units/indexed';
+import { f64, i32, nth } from '../units/indexed';
 import { type Drift, filterDrift } from './drift';
 import { type Encoded, encode, FIT_GROUPS, placesOf } from './encode';
 import { GROUPS, type Lists, listsOf } from './groups';
@@ -62,9 +62,9 @@ function withSignHalfLife(world: RateWorld, places: ReturnType<typeof placesOf>,
       const code = nth(tried.rows.codes, g);
       const mean = nth(tried.groups, g).mean ?? new Float64Array();
       for (let i = 0; i < tried.rows.count; i++) {
-        if (nth(code, i) < 0) continue;
-        const log = nth(mean, nth(code, i));
-        gain += nth(tried.rows.fish, i) * log - nth(mu, i) * (Math.exp(log) - 1);
+        if (i32(code, i) < 0) continue;
+        const log = f64(mean, i32(code, i));
+        gain += f64(tried.rows.fish, i) * log - f64(mu, i) * (Math.exp(log) - 1);
       }
     }
     if (gain > most + 1e-9) [best, most] = [tried, gain];
@@ -93,13 +93,13 @@ function withoutWeeks(rows: Encoded, state: FactorState, count = rows.count): Fl
   const beta = nth(state.beta, WEEK);
   const off = beta.map((b) => Math.exp(-b));
   const out = new Float64Array(count);
-  for (let i = 0; i < count; i++) out[i] = nth(state.mu, i) * nth(off, nth(week, i));
+  for (let i = 0; i < count; i++) out[i] = f64(state.mu, i) * f64(off, i32(week, i));
   return out;
 }
 
 function driftFrom(world: RateWorld, rows: Encoded, state: FactorState, halfLifeDays: number | null = null): Drift {
   const expected = withoutWeeks(rows, state);
-  const k = nth(state.tau, WEEK);
+  const k = f64(state.tau, WEEK);
   return filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, k, state.phi, { halfLifeDays });
 }
 
@@ -116,17 +116,17 @@ function learnDispersion(world: RateWorld, rows: Encoded, groups: readonly Facto
   GROUPS.forEach((_, g) => {
     const code = nth(rows.codes, g);
     const beta = nth(early.beta, g);
-    for (let i = 0; i < rows.count; i++) if (nth(code, i) >= 0) expected[i] = nth(expected, i) + nth(beta, nth(code, i));
+    for (let i = 0; i < rows.count; i++) if (i32(code, i) >= 0) expected[i] = f64(expected, i) + f64(beta, i32(code, i));
   });
-  for (let i = 0; i < rows.count; i++) expected[i] = Math.exp(nth(expected, i)) * nth(rows.effort, i);
+  for (let i = 0; i < rows.count; i++) expected[i] = Math.exp(f64(expected, i)) * f64(rows.effort, i);
   let over = 0;
   let squares = 0;
-  filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, nth(early.tau, WEEK), early.phi, {
+  filterDrift({ ...rows, spots: world.spots.length, expected }, world.now, f64(early.tau, WEEK), early.phi, {
     each: (i, m) => {
       if (i < cut) return;
-      const w = nth(rows.weight, i);
-      const mu = (nth(expected, i) * m) / w;
-      over += (nth(rows.fish, i) / w - mu) ** 2 - mu;
+      const w = f64(rows.weight, i);
+      const mu = (f64(expected, i) * m) / w;
+      over += (f64(rows.fish, i) / w - mu) ** 2 - mu;
       squares += mu * mu;
     },
   });

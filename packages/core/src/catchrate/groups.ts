@@ -6,7 +6,7 @@ import { type FeedIndex, type Feeding, feedIndex, feedingAt } from './feeds';
 import { NO_SIGNS, SIGN_HALF_LIFE_H, type SignIndex, type SignLevels, signIndex, signsAt } from './signs';
 import { bankWindPrior, fitPrior, type RulePrior, TRADE_RULES } from './tradeRules';
 import type { Envelope, RateConditions, RateWorld } from './world';
-import { nth } from '../units/indexed';
+import { bytes, nth, num } from '../units/indexed';
 
 /** Levels of one set or query; -1 is unknown. */
 export interface Levels {
@@ -230,7 +230,7 @@ function ruleGroup(rule: (typeof RATE_RULES)[number], k: number): Group {
     ...(rule.bait ? { bait: true } : {}),
     tau0: 20,
     size: () => rule.levels.length,
-    code: (v) => nth(v.rules, k),
+    code: (v) => bytes(v.rules, k),
     prior: (code) => ({ rule: { id: rule.id, text: rule.text }, mean: rule.levels[code]?.multiplier ?? 1, weight: rule.weight }),
   };
 }
@@ -254,7 +254,7 @@ const CALM_MPS = 2;
 function band(value: number | null | undefined, edges: readonly number[]): number {
   if (value === null || value === undefined || Number.isNaN(value)) return -1;
   let i = 0;
-  while (i < edges.length && value >= nth(edges, i)) i++;
+  while (i < edges.length && value >= num(edges, i)) i++;
   return i;
 }
 

@@ -3,7 +3,7 @@
 // by cyclic Newton steps group by group (levels of a group share no row, so each step is a set of scalar equations;
 // McCullagh & Nelder 1989, ch. 6 and 9). The precision tau of each group is estimated from the spread of its own levels
 // (empirical Bayes by the EM-like fixed point of MacKay 1992), phi by Pearson's chi-square.
-import { nth } from '../units/indexed';
+import { f64, i32, nth } from '../units/indexed';
 
 /** Rows as columns. A code of -1 means that the row says nothing of that group. */
 export interface FactorRows {
@@ -98,19 +98,19 @@ export function fitFactors(rows: FactorRows, groups: readonly FactorGroup[], opt
     const fish = nth(s.fish, g);
     let known = 0;
     for (let i = seen; i < n; i++) {
-      const c = nth(code, i);
+      const c = i32(code, i);
       if (c < 0) continue;
       known++;
-      fish[c] = nth(fish, c) + nth(rows.fish, i);
-      mu[i] = nth(mu, i) + nth(beta, c);
+      fish[c] = f64(fish, c) + f64(rows.fish, i);
+      mu[i] = f64(mu, i) + f64(beta, c);
     }
     if (known > 0 || warm?.active.includes(g)) active.push(g);
     // Where every row has a level, the group's own mean can be given to the base at once, instead of creeping there.
     if (known === n - seen && (seen === 0 || warm?.whole.includes(g))) whole.push(g);
   });
   let totalFish = 0;
-  for (let i = seen; i < n; i++) mu[i] = Math.exp(nth(mu, i)) * nth(rows.effort, i);
-  for (let i = 0; i < n; i++) totalFish += nth(rows.fish, i);
+  for (let i = seen; i < n; i++) mu[i] = Math.exp(f64(mu, i)) * f64(rows.effort, i);
+  for (let i = 0; i < n; i++) totalFish += f64(rows.fish, i);
   const before = new Float64Array(n);
   for (let pass = 0; pass < passes; pass++) {
     s.passes = pass + 1;
@@ -132,8 +132,8 @@ function changed(mu: Float64Array, before: Float64Array): number {
   let moved = 0;
   let all = 1e-9;
   for (let i = 0; i < mu.length; i++) {
-    moved += Math.abs(nth(mu, i) - nth(before, i));
-    all += nth(mu, i);
+    moved += Math.abs(f64(mu, i) - f64(before, i));
+    all += f64(mu, i);
   }
   return moved / all;
 }
@@ -146,13 +146,13 @@ function centre(group: FactorGroup, g: number, s: FactorState): void {
   const expected = nth(s.expected, g);
   for (let c = 0; c < group.size; c++) {
     if (expected[c] === 0) continue;
-    const t = nth(s.tau, g) + (group.weight?.[c] ?? 0);
+    const t = f64(s.tau, g) + (group.weight?.[c] ?? 0);
     weight += t;
-    sum += t * (nth(beta, c) - (group.mean?.[c] ?? 0));
+    sum += t * (f64(beta, c) - (group.mean?.[c] ?? 0));
   }
   if (weight === 0) return;
   const shift = sum / weight;
-  for (let c = 0; c < group.size; c++) if (expected[c] !== 0) beta[c] = nth(beta, c) - shift;
+  for (let c = 0; c < group.size; c++) if (expected[c] !== 0) beta[c] = f64(beta, c) - shift;
   s.base += shift;
 }
 
@@ -160,12 +160,12 @@ function centre(group: FactorGroup, g: number, s: FactorState): void {
 function moveBase(rows: FactorRows, s: FactorState, totalFish: number, rate: number, effort: number): void {
   const { mu } = s;
   let expected = 0;
-  for (let i = 0; i < rows.count; i++) expected += nth(mu, i);
+  for (let i = 0; i < rows.count; i++) expected += f64(mu, i);
   const old = Math.exp(s.base);
   const next = (totalFish / s.phi + rate * effort) / (expected / old / s.phi + effort);
   const by = next / old;
   s.base = Math.log(next);
-  for (let i = 0; i < rows.count; i++) mu[i] = nth(mu, i) * by;
+  for (let i = 0; i < rows.count; i++) mu[i] = f64(mu, i) * by;
 }
 
 /** One Newton step of every level of a group. */
@@ -177,33 +177,33 @@ function moveGroup(rows: FactorRows, group: FactorGroup, g: number, s: FactorSta
   const expected = nth(s.expected, g).fill(0);
   const n = rows.count;
   for (let i = 0; i < n; i++) {
-    const c = nth(code, i);
-    if (c >= 0) expected[c] = nth(expected, c) + nth(mu, i);
+    const c = i32(code, i);
+    if (c >= 0) expected[c] = f64(expected, c) + f64(mu, i);
   }
   const by = new Float64Array(group.size);
-  const tau = nth(s.tau, g);
+  const tau = f64(s.tau, g);
   let moved = 0;
   for (let c = 0; c < group.size; c++) {
-    const here = nth(expected, c);
+    const here = f64(expected, c);
     const precision = tau + (group.weight?.[c] ?? 0);
-    const off = nth(beta, c) - (group.mean?.[c] ?? 0);
+    const off = f64(beta, c) - (group.mean?.[c] ?? 0);
     // Two inner Newton steps of Y/phi - M exp(d)/phi - t (off + d) = 0.
     let d = 0;
     for (let k = 0; k < 2; k++) {
       const m = (here * Math.exp(d)) / phi;
-      d += (nth(fish, c) / phi - m - precision * (off + d)) / (m + precision);
+      d += (f64(fish, c) / phi - m - precision * (off + d)) / (m + precision);
       d = Math.min(LONGEST_STEP, Math.max(-LONGEST_STEP, d));
     }
-    expected[c] = here / Math.exp(nth(beta, c));
-    beta[c] = nth(beta, c) + d;
+    expected[c] = here / Math.exp(f64(beta, c));
+    beta[c] = f64(beta, c) + d;
     by[c] = Math.exp(d);
-    moved += Math.abs(nth(by, c) - 1) * here;
+    moved += Math.abs(f64(by, c) - 1) * here;
   }
   // Rows need not be told of steps that none of them would notice.
   if (moved > 1e-12) {
     for (let i = 0; i < n; i++) {
-      const c = nth(code, i);
-      if (c >= 0) mu[i] = nth(mu, i) * nth(by, c);
+      const c = i32(code, i);
+      if (c >= 0) mu[i] = f64(mu, i) * f64(by, c);
     }
   }
 }
@@ -211,14 +211,14 @@ function moveGroup(rows: FactorRows, group: FactorGroup, g: number, s: FactorSta
 function learnTau(groups: readonly FactorGroup[], s: FactorState): void {
   groups.forEach((group, g) => {
     const beta = nth(s.beta, g);
-    const tau = nth(s.tau, g);
+    const tau = f64(s.tau, g);
     let levels = TAU_PRIOR_LEVELS;
     let spread = TAU_PRIOR_LEVELS / group.tau0;
     for (let c = 0; c < group.size; c++) {
-      const others = nth(nth(s.expected, g), c);
+      const others = f64(nth(s.expected, g), c);
       if (others <= 0 || (group.weight?.[c] ?? 0) > 0) continue;
       levels++;
-      spread += nth(beta, c) ** 2 + 1 / ((others * Math.exp(nth(beta, c))) / s.phi + tau);
+      spread += f64(beta, c) ** 2 + 1 / ((others * Math.exp(f64(beta, c))) / s.phi + tau);
     }
     s.tau[g] = Math.min(TAU_MOST, Math.max(TAU_LEAST, levels / spread));
   });
@@ -228,15 +228,15 @@ function learnPhi(rows: FactorRows, groups: readonly FactorGroup[], s: FactorSta
   let chi = PHI_PRIOR_ROWS * PHI0;
   let free = PHI_PRIOR_ROWS;
   for (let i = 0; i < rows.count; i++) {
-    const w = nth(rows.weight, i);
-    const mu = Math.max(LEAST_MU * w, nth(s.mu, i));
-    chi += (nth(rows.fish, i) - mu) ** 2 / mu;
+    const w = f64(rows.weight, i);
+    const mu = Math.max(LEAST_MU * w, f64(s.mu, i));
+    chi += (f64(rows.fish, i) - mu) ** 2 / mu;
     free += w;
   }
   groups.forEach((group, g) => {
     for (let c = 0; c < group.size; c++) {
       const h = levelInformation(s, g, c);
-      if (h > 0) free -= h / (h + nth(s.tau, g) + (group.weight?.[c] ?? 0));
+      if (h > 0) free -= h / (h + f64(s.tau, g) + (group.weight?.[c] ?? 0));
     }
   });
   s.phi = Math.min(PHI_MOST, Math.max(1, chi / Math.max(PHI_PRIOR_ROWS, free)));

@@ -1,6 +1,6 @@
 // What a fitted catch-rate model answers: rates by spot, bait and hour, the factors that make each, and how unsure each is. Every part is
 // a factor, so a rate can be taken apart exactly.
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 import { type Drift, driftLogVariance, driftOf } from './drift';
 import type { Encoded, placesOf } from './encode';
 import { type GoalShare, goalShare } from './goalShare';
@@ -75,7 +75,7 @@ export function rateModel(fit: Fit, learnMore: (fit: Fit, sets: readonly FishedS
   const one = new Float64Array(1);
   const rateAt: CatchRateModel['rateAt'] = (spot, presentation, at, conditions) => {
     ratesAt(spot, [presentation], at, conditions, one);
-    return nth(one, 0);
+    return f64(one, 0);
   };
   return {
     version: MODEL_VERSION,
@@ -143,14 +143,14 @@ function ratesOf({ world, lists, state, drift }: Fit, shareAt: (spot: number, pr
       for (let k = 0; k < list.length; k++) {
         const [group, b] = nth(list, k);
         const code = group.code(v, lists);
-        if (code >= 0) log += nth(b, code);
+        if (code >= 0) log += f64(b, code);
       }
       return log;
     };
     const water = sum(byWater, state.base);
-    const lately = spot < 0 ? 1 : nth(drifts, spot);
+    const lately = spot < 0 ? 1 : f64(drifts, spot);
     for (let k = 0; k < presentations.length; k++) {
-      const p = nth(presentations, k);
+      const p = num(presentations, k);
       setBait(v, world, lists, p, at, conditions);
       out[k] = Math.exp(sum(byBait, water)) * lately * shareAt(spot, p);
     }
@@ -178,7 +178,7 @@ function groupFactors(fit: Fit, q: RateQuery): Factor[] {
   // What a kind of bait is made for is cited by the kind.
   const idOf = (id: string) => (id === OF_FAMILY ? (world.presentations[p]?.family ?? 'its kind') : id);
   return GROUPS.flatMap((group, g): Factor[] => {
-    const code = nth(codes, g);
+    const code = num(codes, g);
     if (code < 0) {
       const unknown = group.needs?.(q.conditions, world) ?? null;
       // What this world has nothing of (no structures named, say) is no unknown either.
@@ -189,9 +189,9 @@ function groupFactors(fit: Fit, q: RateQuery): Factor[] {
       {
         name: group.name,
         level: code,
-        multiplier: Math.exp(nth(nth(state.beta, g), code)),
-        fish: nth(nth(state.fish, g), code),
-        expected: nth(nth(state.expected, g), code),
+        multiplier: Math.exp(f64(nth(state.beta, g), code)),
+        fish: f64(nth(state.fish, g), code),
+        expected: f64(nth(state.expected, g), code),
         rule: rule && { ...rule.rule, id: idOf(rule.rule.id), prior: rule.mean },
         unknown: null,
       },
@@ -204,7 +204,7 @@ function latelyOf(fit: Fit, q: RateQuery): Factor {
   const { drift } = fit;
   const [s] = indices(fit, q);
   const none = { level: -1, multiplier: 1, fish: 0, expected: 0 };
-  const here = s < 0 ? none : { level: 0, multiplier: driftOf(drift, s), fish: nth(drift.fish, s), expected: nth(drift.expected, s) };
+  const here = s < 0 ? none : { level: 0, multiplier: driftOf(drift, s), fish: f64(drift.fish, s), expected: f64(drift.expected, s) };
   return { name: 'spot lately', ...here, rule: null, unknown: null };
 }
 
@@ -213,11 +213,11 @@ function logVarianceOf(fit: Fit, q: RateQuery): number {
   const codes = codesOf(fit, q);
   let variance = 0;
   GROUPS.forEach(({ needs }, g) => {
-    const code = nth(codes, g);
+    const code = num(codes, g);
     if (code < 0 && !needs?.(q.conditions, world)) return;
     // An unknown level keeps the whole spread of its group.
     const known = code < 0 ? 0 : levelInformation(state, g, code) + (nth(groups, g).weight?.[code] ?? 0);
-    variance += 1 / (known + nth(state.tau, g));
+    variance += 1 / (known + f64(state.tau, g));
   });
   variance += driftLogVariance(drift, indices(fit, q)[0]);
   return Math.max(0.01, variance * SHARED);

@@ -3,7 +3,7 @@
 // the log, by which would have foretold each stop best from the ones before.
 import { DAY } from '../units/time';
 import type { DriftRows } from './driftRows';
-import { nth } from '../units/indexed';
+import { f64, i32, nth, num } from '../units/indexed';
 
 const LEVELS = [0.5, 1, 2, 4] as const;
 const STAYS_DAYS = [5, 9, 16, 30] as const;
@@ -47,14 +47,14 @@ export function filterSchools(rows: DriftRows, now: number, phi: number, each?: 
   const tried = KINDS.map((kind) => ({ kind, gain: run(rows, kind, phi).gain }));
   const { kind, gain } = tried.reduce((best, t) => (t.gain > best.gain ? t : best));
   const { chance, last } = run(rows, kind, phi, each);
-  for (let s = 0; s < rows.spots; s++) settle(chance, s, Math.max(0, now - nth(last, s)) / DAY, kind);
+  for (let s = 0; s < rows.spots; s++) settle(chance, s, Math.max(0, now - f64(last, s)) / DAY, kind);
   return { ...kind, chance, gain };
 }
 
 /** Multiplier of a spot. */
 export function schoolMultiplier(d: SchoolDrift, spot: number): number {
   let m = 0;
-  for (let k = 0; k < N; k++) m += nth(d.chance, spot * N + k) * nth(d.levels, k);
+  for (let k = 0; k < N; k++) m += f64(d.chance, spot * N + k) * num(d.levels, k);
   return m;
 }
 
@@ -62,8 +62,8 @@ export function schoolMultiplier(d: SchoolDrift, spot: number): number {
 export function schoolLogVariance(d: SchoolDrift, spot: number): number {
   let [mean, square] = [0, 0];
   for (let k = 0; k < N; k++) {
-    const p = nth(d.chance, spot * N + k);
-    const log = Math.log(nth(d.levels, k));
+    const p = f64(d.chance, spot * N + k);
+    const log = Math.log(num(d.levels, k));
     mean += p * log;
     square += p * log * log;
   }
@@ -73,31 +73,31 @@ export function schoolLogVariance(d: SchoolDrift, spot: number): number {
 /** Days pass: what has not stayed is drawn anew. */
 function settle(chance: Float64Array, spot: number, days: number, { stayDays, mix }: Kind): void {
   const stays = Math.exp(-days / stayDays);
-  for (let k = 0; k < N; k++) chance[spot * N + k] = stays * nth(chance, spot * N + k) + (1 - stays) * nth(mix, k);
+  for (let k = 0; k < N; k++) chance[spot * N + k] = stays * f64(chance, spot * N + k) + (1 - stays) * num(mix, k);
 }
 
 function run(rows: DriftRows, kind: Kind, phi: number, each?: (row: number, multiplier: number) => void) {
   const chance = new Float64Array(rows.spots * N);
-  for (let s = 0; s < rows.spots; s++) for (let k = 0; k < N; k++) chance[s * N + k] = nth(kind.mix, k);
+  for (let s = 0; s < rows.spots; s++) for (let k = 0; k < N; k++) chance[s * N + k] = num(kind.mix, k);
   const last = new Float64Array(rows.spots).fill(rows.at[0] ?? 0);
   const logs = kind.levels.map(Math.log);
   let gain = 0;
   for (let i = 0; i < rows.count; i++) {
-    const s = nth(rows.spot, i);
-    const at = nth(rows.at, i);
-    const [y, e] = [nth(rows.fish, i), nth(rows.expected, i)];
-    settle(chance, s, (at - nth(last, s)) / DAY, kind);
+    const s = i32(rows.spot, i);
+    const at = f64(rows.at, i);
+    const [y, e] = [f64(rows.fish, i), f64(rows.expected, i)];
+    settle(chance, s, (at - f64(last, s)) / DAY, kind);
     let m = 0;
-    for (let k = 0; k < N; k++) m += nth(chance, s * N + k) * nth(kind.levels, k);
+    for (let k = 0; k < N; k++) m += f64(chance, s * N + k) * num(kind.levels, k);
     each?.(i, m);
     gain += y * Math.log(m) - e * (m - 1);
     let total = 0;
     for (let k = 0; k < N; k++) {
-      const w = nth(chance, s * N + k) * Math.exp((y * nth(logs, k) - e * (nth(kind.levels, k) - 1)) / phi);
+      const w = f64(chance, s * N + k) * Math.exp((y * num(logs, k) - e * (num(kind.levels, k) - 1)) / phi);
       chance[s * N + k] = w;
       total += w;
     }
-    for (let k = 0; k < N; k++) chance[s * N + k] = total > 0 ? nth(chance, s * N + k) / total : nth(kind.mix, k);
+    for (let k = 0; k < N; k++) chance[s * N + k] = total > 0 ? f64(chance, s * N + k) / total : num(kind.mix, k);
     last[s] = at;
   }
   return { chance, last, gain };

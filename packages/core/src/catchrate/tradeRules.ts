@@ -1,7 +1,7 @@
 // Rules of the trade as priors: each sets the prior mean of some levels' multiplier and how many fish of evidence it is
 // worth. Common practice, no published source; the log overrules them. Those of place, water, hour and bait stand in rateRules.ts;
 // here are the envelope of a family and the two schools of the wind.
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** A rule as the screens name it. */
 export interface TradeRule {
@@ -42,6 +42,6 @@ export const fitPrior =
 
 /** Lee, across, onto the bank (0 to 2), in cold (0) or warm (1) water: code = bank * 2 + warm. */
 export function bankWindPrior(code: number): RulePrior | null {
-  const mean = nth([1.15, 0.95, 1, 1, 0.88, 1.15], code);
+  const mean = num([1.15, 0.95, 1, 1, 0.88, 1.15], code);
   return mean === 1 ? null : prior(TRADE_RULES.bank, mean, 4);
 }

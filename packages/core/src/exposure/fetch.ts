@@ -2,7 +2,7 @@
 // Rays march over a local grid; distances are plane, which is within 0.1 % over the 30 km that matter here.
 import { DEG } from '../units/angle';
 import { depthAt, nearestDepth, type SeaBed } from '../ground/seaBed';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** Longest fetch that is looked for, m; open water counts as this. */
 export const MAX_FETCH_M = 30_000;
@@ -50,14 +50,14 @@ function weighted(bearingDeg: number, ray: (bearingDeg: number) => number): numb
 export function fetchRose(bed: SeaBed, xM: number, yM: number): number[] {
   // Neighbouring bearings share rays: every second degree is marched along once.
   const rays = Array.from({ length: 180 }, (_, k) => rayFetch(bed, xM, yM, 2 * k, 0));
-  return Array.from({ length: 36 }, (_, i) => Math.round(weighted(i * 10, (deg) => nth(rays, ((deg + 360) % 360) / 2))));
+  return Array.from({ length: 36 }, (_, i) => Math.round(weighted(i * 10, (deg) => num(rays, ((deg + 360) % 360) / 2))));
 }
 
 /** Fetch of a rose at any bearing, linear between its 10 degree steps. */
 export function fetchFromRose(rose: readonly number[], bearingDeg: number): number {
   const at = (((bearingDeg % 360) + 360) % 360) / 10;
   const i = Math.floor(at) % 36;
-  const a = nth(rose, i);
-  const b = nth(rose, (i + 1) % 36);
+  const a = num(rose, i);
+  const b = num(rose, (i + 1) % 36);
   return a + (at - Math.floor(at)) * (b - a);
 }

@@ -7,7 +7,7 @@ import { IMPOSSIBLE, PIN_BONUS, type StayValues, stayValues } from '../itinerary
 import { checkProblem } from '../itinerary/problem';
 import { seeded } from '../units/seeded';
 import type { FleetBoat, FleetPlan, FleetProblem } from './fleetProblem';
-import { entryOf, nth } from '../units/indexed';
+import { entryOf, f64, i32, nth, num } from '../units/indexed';
 
 interface Boat {
   readonly boat: FleetBoat;
@@ -75,7 +75,7 @@ export function solveFleet(
   const present = (): FleetPlan => {
     const plans = boats.map((b, i) => {
       const legs = (best.visits[i] ?? []).map((x) => legOf(b.boat.problem, b.v, x));
-      return { id: b.boat.id, value: legs.reduce((s, l) => s + l.expected, 0), alone: nth(aloneFish, i), legs };
+      return { id: b.boat.id, value: legs.reduce((s, l) => s + l.expected, 0), alone: num(aloneFish, i), legs };
     });
     const value = plans.reduce((s, p) => s + p.value, 0);
     const weighted = plans.reduce((s, p, i) => s + p.value * (boats[i]?.weight ?? 1), 0);
@@ -118,7 +118,7 @@ export function solveFleet(
     rent = moved;
     if (round % PLAN_EVERY === PLAN_EVERY - 1) {
       const order = shuffled(boats.length, random);
-      const share = nth([1, 0.6, 0.3], Math.floor(random() * 3));
+      const share = num([1, 0.6, 0.3], Math.floor(random() * 3));
       const priced = inTurn(fleet, boats, order, new Map(), { rent, share, width });
       take(polished(fleet, boats, priced, shuffled(boats.length, random)));
     }
@@ -135,7 +135,7 @@ export function solveFleet(
 function scaled(v: StayValues, weight: number): StayValues {
   if (weight === 1) return v;
   const table = v.table.map((x) => x * weight);
-  return { ...v, table, at: (s, a, d) => nth(table, (s * v.width + a) * v.width + d) };
+  return { ...v, table, at: (s, a, d) => f64(table, (s * v.width + a) * v.width + d) };
 }
 
 function fishOf(b: Boat, visits: readonly Visit[]): number {
@@ -173,9 +173,9 @@ function step(
   boats.forEach((b, i) => {
     const visits = new Float64Array(b.place.length);
     for (const x of relaxed[i]?.path ?? []) {
-      visits[x.s] = nth(visits, x.s) + 1;
-      const at = nth(b.place, x.s) * width + b.boat.startStep;
-      for (let t = Math.max(0, x.arrive - fleet.marginSteps); t < x.depart; t++) use[at + t] = nth(use, at + t) + 1;
+      visits[x.s] = f64(visits, x.s) + 1;
+      const at = i32(b.place, x.s) * width + b.boat.startStep;
+      for (let t = Math.max(0, x.arrive - fleet.marginSteps); t < x.depart; t++) use[at + t] = f64(use, at + t) + 1;
     }
     const off = visits.map((n, s) => (n <= 1 && b.lambda[s] === 0 ? 0 : n - 1));
     for (const x of off) norm += x * x;
@@ -183,26 +183,26 @@ function step(
   });
   let here = 0;
   for (let i = 0; i < use.length; i++) {
-    const off = nth(use, i) <= 1 && rent[i] === 0 ? 0 : nth(use, i) - 1;
+    const off = f64(use, i) <= 1 && rent[i] === 0 ? 0 : f64(use, i) - 1;
     here += Math.abs(off);
     // Deflected: half of the last direction is kept, which stops prices from swinging between two spots.
     use[i] = off + DEFLECT * (before.use?.[i] ?? 0);
-    norm += nth(use, i) ** 2;
+    norm += f64(use, i) ** 2;
   }
   before.use = use;
   if (norm === 0 || (here === 0 && over.every((list) => list.every((x) => x === 0)))) return null;
   const by = length / norm;
   boats.forEach((b, i) => {
-    b.lambda = b.lambda.map((x, s) => Math.max(0, x + by * nth(nth(over, i), s)));
+    b.lambda = b.lambda.map((x, s) => Math.max(0, x + by * f64(nth(over, i), s)));
   });
-  return rent.map((x, i) => Math.max(0, x + by * nth(use, i)));
+  return rent.map((x, i) => Math.max(0, x + by * f64(use, i)));
 }
 
 type Held = Map<number, { from: number; to: number }[]>;
 
 function hold(held: Held, b: Boat, visits: readonly Visit[]): void {
   for (const x of visits) {
-    const place = nth(b.place, x.s);
+    const place = i32(b.place, x.s);
     held.set(place, [...(held.get(place) ?? []), { from: b.boat.startStep + x.arrive, to: b.boat.startStep + x.depart }]);
   }
 }
@@ -220,14 +220,14 @@ function tableFor(fleet: FleetProblem, b: Boat, held: Held, rent?: { sums: Float
     }
     if (rent)
       for (let a = 0; a < width; a++) {
-        const paid = nth(rent.sums, s * width + Math.max(0, a - fleet.marginSteps));
+        const paid = f64(rent.sums, s * width + Math.max(0, a - fleet.marginSteps));
         for (let d = a + 1; d < width; d++) {
           const i = base + a * width + d;
-          if (table[i] !== IMPOSSIBLE) table[i] = nth(table, i) - rent.share * (nth(rent.sums, s * width + d) - paid);
+          if (table[i] !== IMPOSSIBLE) table[i] = f64(table, i) - rent.share * (f64(rent.sums, s * width + d) - paid);
         }
       }
   });
-  return { ...b.v, table, at: (s, a, d) => nth(table, (s * width + a) * width + d) };
+  return { ...b.v, table, at: (s, a, d) => f64(table, (s * width + a) * width + d) };
 }
 
 const worth = (b: Boat, visits: readonly Visit[]) => visits.reduce((sum, x) => sum + b.v.at(x.s, x.arrive, x.depart), 0);
@@ -291,7 +291,7 @@ function ruined(fleet: FleetProblem, boats: readonly Boat[], best: Whole, rent: 
   const order = shuffled(boats.length, random);
   const taken = order.slice(0, Math.min(order.length, 1 + Math.floor(random() * 3)));
   const fixed = new Map(best.visits.flatMap((x, j) => (taken.includes(j) ? [] : [[j, x] as const])));
-  const first = nth(taken, 0);
+  const first = num(taken, 0);
   const stays = best.visits[first] ?? [];
   const stay = stays[Math.floor(random() * stays.length)];
   const options = random() < 0.5 || !stay ? { rent, share: random(), width } : { without: { boat: first, spot: stay.s } };
@@ -303,7 +303,7 @@ function shuffled(n: number, random: () => number): number[] {
   const list = Array.from({ length: n }, (_, i) => i);
   for (let i = n - 1; i > 0; i--) {
     const j = Math.floor(random() * (i + 1));
-    [list[i], list[j]] = [nth(list, j), nth(list, i)];
+    [list[i], list[j]] = [num(list, j), num(list, i)];
   }
   return list;
 }

@@ -1,7 +1,7 @@
 // Date and time as files write them, with or without a zone, to instants. Hours that a clock change skips do not exist;
 // hours that it repeats are told apart by the order of the file or by an offset.
 import { HOUR, MINUTE, zoneOffsetMin } from '../units/time';
-import { lastOf, nth } from '../units/indexed';
+import { lastOf, num } from '../units/indexed';
 
 /** A wall-clock time read against a zone. */
 export type LocalInstant =
@@ -21,8 +21,8 @@ export function fromWallClock(wallMs: number, zone: string): LocalInstant {
     .sort((a, b) => a - b);
   const distinct = [...new Set(hits)];
   if (distinct.length === 0) return { kind: 'skipped' };
-  if (distinct.length === 1) return { kind: 'one', atMs: nth(distinct, 0) };
-  return { kind: 'twice', firstMs: nth(distinct, 0), secondMs: lastOf(distinct) };
+  if (distinct.length === 1) return { kind: 'one', atMs: num(distinct, 0) };
+  return { kind: 'twice', firstMs: num(distinct, 0), secondMs: lastOf(distinct) };
 }
 
 /** How day and month stand in dates such as 03/04/2026. */

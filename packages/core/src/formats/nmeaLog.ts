@@ -4,7 +4,7 @@ import { HOUR, MINUTE } from '../units/time';
 import { type NmeaFact, parseNmea } from './nmea';
 import type { FileReading } from './readingsCsv';
 import { quote, type Refused, requireSize } from './refused';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** A sounding of a track: as sounded, below the transducer; offset to the surface when the sounder gave it. */
 export interface TrackSounding {
@@ -60,7 +60,7 @@ export class NmeaCollector {
       .filter((b) => b.atMs + this.binMs / 2 <= untilMs)
       .map((b) => {
         const sorted = [...b.values].sort((x, y) => x - y);
-        return { atMs: b.atMs, variable: b.variable, value: nth(sorted, Math.floor(sorted.length / 2)) };
+        return { atMs: b.atMs, variable: b.variable, value: num(sorted, Math.floor(sorted.length / 2)) };
       })
       .sort((a, b) => a.atMs - b.atMs);
   }

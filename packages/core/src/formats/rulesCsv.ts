@@ -3,7 +3,7 @@ import type { LengthKind } from '../rules/verdict';
 import { decimalOf, parseNumber } from './number';
 import { quote, type Refused, UnreadableFile } from './refused';
 import type { Table } from './table';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** What a line says, as the crew's copy keeps it. */
 export type FileRuleBody =
@@ -155,7 +155,7 @@ function monthDay(column: string, text: string): string {
     const [name, figure] = /^\d/.test(a) ? [b, a] : [a, b];
     [month, day] = [MONTHS.indexOf(name.slice(0, 3).toLowerCase()) + 1, Number(figure)];
   }
-  if (!(month >= 1 && month <= 12 && day >= 1 && day <= nth(DAYS_IN, month - 1)))
+  if (!(month >= 1 && month <= 12 && day >= 1 && day <= num(DAYS_IN, month - 1)))
     throw new Wrong(`${column} is "${text}"`, 'Write a day and a month, such as 15 May or 05-15.');
   return `${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
 }

@@ -1,7 +1,7 @@
 // A drawn passage as cells of the bed: what the crew has charted there is what a run is held to.
 import type { BarCells } from './seaOnWays';
 import { type SeaBed, toLocal } from './seaBed';
-import { nth } from '../units/indexed';
+import { f64, nth } from '../units/indexed';
 
 /** A passage as the crew draws it: a line of [lon, lat] over the shallow part. */
 export interface Passage {
@@ -31,6 +31,6 @@ export function barCells(bed: SeaBed, passage: Passage): BarCells {
 export function withBars(bed: SeaBed, bars: readonly BarCells[]): SeaBed {
   if (bars.length === 0) return bed;
   const depthM = Float64Array.from(bed.depthM);
-  for (const bar of bars) for (const c of bar.cells) if (nth(depthM, c) > bar.chartedDepthM) depthM[c] = bar.chartedDepthM;
+  for (const bar of bars) for (const c of bar.cells) if (f64(depthM, c) > bar.chartedDepthM) depthM[c] = bar.chartedDepthM;
   return { ...bed, depthM };
 }

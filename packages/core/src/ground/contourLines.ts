@@ -1,7 +1,7 @@
 // Contour lines of a grid with holes: marching squares (d3-contour), without the parts that only run along a hole's edge.
 import { contours } from 'd3-contour';
 import { type SeaBed, toPosition } from './seaBed';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** One depth's lines as [lon, lat] points. */
 export interface ContourLines {
@@ -54,6 +54,6 @@ export function contourLines(bed: SeaBed, depths: readonly number[]): ContourLin
           end();
         }
       }
-      return { depthM: nth(depths, n), lines };
+      return { depthM: num(depths, n), lines };
     });
 }

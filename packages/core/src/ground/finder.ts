@@ -4,7 +4,7 @@ import { DEG, compassPoint } from '../units/angle';
 import { bedShape, positionIndex } from './bedShape';
 import { type SeaBed, toPosition } from './seaBed';
 import { said } from '../units/measure';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 export type FeatureKind = 'edge' | 'point' | 'hump' | 'hole' | 'bench' | 'channel bend';
 
@@ -38,10 +38,10 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   const broad = positionIndex(bed, Math.max(3 * cellM, 120), Math.max(7 * cellM, 320));
   const wet = (k: number) => nth(depthM, k) > -0.5;
   const size = columns * rows;
-  const known = Array.from({ length: size }, (_, k) => wet(k) && !Number.isNaN(nth(shape.slope, k)) && !Number.isNaN(nth(broad, k)));
+  const known = Array.from({ length: size }, (_, k) => wet(k) && !Number.isNaN(f64(shape.slope, k)) && !Number.isNaN(f64(broad, k)));
   const spread = (a: Float64Array) => {
     const v: number[] = [];
-    for (let k = 0; k < size; k++) if (known[k] && !Number.isNaN(nth(a, k))) v.push(Math.abs(nth(a, k)));
+    for (let k = 0; k < size; k++) if (known[k] && !Number.isNaN(f64(a, k))) v.push(Math.abs(f64(a, k)));
     v.sort((x, y) => x - y);
     return v;
   };
@@ -53,8 +53,8 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   const flatSlope = Math.min(0.02, Math.max(0.004, quantile(slopes, 0.35)));
   const high = Math.max(0.35, quantile(broads, 0.85));
   const fineHigh = Math.max(0.15, quantile(fines, 0.8));
-  const flats = mask(size, (k) => nth(known, k) && nth(shape.slope, k) <= flatSlope && nth(depthM, k) < 4);
-  const deeps = mask(size, (k) => nth(known, k) && nth(broad, k) < -high);
+  const flats = mask(size, (k) => nth(known, k) && f64(shape.slope, k) <= flatSlope && nth(depthM, k) < 4);
+  const deeps = mask(size, (k) => nth(known, k) && f64(broad, k) < -high);
   const found: FoundFeature[] = [];
   const groups = (
     kind: FeatureKind,
@@ -92,7 +92,7 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   };
   /** Steepest drop across a few cells: how far down in how many metres. */
   const dropAt = (k: number) => {
-    const aspect = nth(shape.aspectDeg, k) * DEG;
+    const aspect = f64(shape.aspectDeg, k) * DEG;
     const [i, j] = [k % columns, Math.floor(k / columns)];
     const end = (s: number) => {
       const x = Math.round(i + s * Math.sin(aspect) * 1.5);
@@ -104,53 +104,53 @@ export function findFeatures(bed: SeaBed): FoundFeature[] {
   };
   groups(
     'edge',
-    (k) => nth(shape.slope, k) >= steep,
+    (k) => f64(shape.slope, k) >= steep,
     2,
     (g) => {
       const d = dropAt(g.at);
       if (d.downM < 0.8) return null;
-      return `drops ${m(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(nth(shape.aspectDeg, g.at))}${flatWords(g)}`;
+      return `drops ${m(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(f64(shape.aspectDeg, g.at))}${flatWords(g)}`;
     },
     (g) => dropAt(g.at).downM * Math.sqrt(g.cells),
   );
   groups(
     'hump',
-    (k) => nth(broad, k) >= high && nth(fine, k) >= fineHigh * 0.3 && closedTop(bed, k),
+    (k) => f64(broad, k) >= high && f64(fine, k) >= fineHigh * 0.3 && closedTop(bed, k),
     1,
-    (g) => `rises ${m(nth(broad, g.at))} above the ground round it, top at ${m(g.min)}${flatWords(g)}`,
-    (g) => nth(broad, g.at),
+    (g) => `rises ${m(f64(broad, g.at))} above the ground round it, top at ${m(g.min)}${flatWords(g)}`,
+    (g) => f64(broad, g.at),
   );
   groups(
     'hole',
-    (k) => -nth(broad, k) >= high && closedBottom(bed, k),
+    (k) => -f64(broad, k) >= high && closedBottom(bed, k),
     1,
-    (g) => `${m(-nth(broad, g.at))} deeper than the ground round it, ${m(g.max)} at the deepest${flatWords(g)}`,
-    (g) => -nth(broad, g.at),
+    (g) => `${m(-f64(broad, g.at))} deeper than the ground round it, ${m(g.max)} at the deepest${flatWords(g)}`,
+    (g) => -f64(broad, g.at),
   );
   groups(
     'point',
-    (k) => nth(fine, k) >= fineHigh && nth(shape.slope, k) >= steep * 0.5 && isNose(bed, k),
+    (k) => f64(fine, k) >= fineHigh && f64(shape.slope, k) >= steep * 0.5 && isNose(bed, k),
     1,
     (g) => {
       const d = dropAt(g.at);
       return `a nose of ${m(g.min)} that falls to ${m(g.min + d.downM)} within ${said(d.overM, 'near', 0)}${flatWords(g)}`;
     },
-    (g) => nth(fine, g.at) * (1 + nth(shape.slope, g.at)),
+    (g) => f64(fine, g.at) * (1 + f64(shape.slope, g.at)),
   );
   groups(
     'bench',
     (k) =>
-      nth(shape.slope, k) <= flatSlope && nth(depthM, k) > 1.5 && Math.abs(nth(broad, k)) < high && besideSteep(bed, shape.slope, k, steep),
+      f64(shape.slope, k) <= flatSlope && nth(depthM, k) > 1.5 && Math.abs(f64(broad, k)) < high && besideSteep(bed, shape.slope, k, steep),
     3,
     (g) => `level at ${m(nth(depthM, g.at))} beside a slope, ${said(Math.round(g.sizeM / 10) * 10, 'near', 0)} long${flatWords(g)}`,
     (g) => g.cells,
   );
   groups(
     'channel bend',
-    (k) => -nth(broad, k) >= high * 0.8 && !closedBottom(bed, k) && bends(bed, broad, k, high),
+    (k) => -f64(broad, k) >= high * 0.8 && !closedBottom(bed, k) && bends(bed, broad, k, high),
     2,
     (g) => `the channel turns here at ${m(nth(depthM, g.at))}${flatWords(g)}`,
-    (g) => -nth(broad, g.at) * Math.sqrt(g.cells),
+    (g) => -f64(broad, g.at) * Math.sqrt(g.cells),
   );
   return apart(found);
 }
@@ -182,7 +182,7 @@ function clusters(bed: SeaBed, test: (k: number) => boolean, least: number): Gro
     const list: number[] = [k];
     open[k] = 0;
     for (let at = 0; at < list.length; at++) {
-      const here = nth(list, at);
+      const here = num(list, at);
       const [i, j] = [here % columns, Math.floor(here / columns)];
       for (let dj = -1; dj <= 1; dj++) {
         for (let di = -1; di <= 1; di++) {
@@ -249,7 +249,7 @@ function besideSteep(bed: SeaBed, slope: Float64Array, k: number, steep: number)
   for (let dj = -2; dj <= 2; dj++) {
     for (let di = -2; di <= 2; di++) {
       const [x, y] = [i + di, j + dj];
-      if (x >= 0 && y >= 0 && x < columns && y < rows && nth(slope, y * columns + x) >= steep * 0.8) return true;
+      if (x >= 0 && y >= 0 && x < columns && y < rows && f64(slope, y * columns + x) >= steep * 0.8) return true;
     }
   }
   return false;
@@ -265,7 +265,7 @@ function bends(bed: SeaBed, broad: Float64Array, k: number, high: number): boole
   const deep = Array.from({ length: 24 }, (_, a) => {
     const x = Math.round(i + r * Math.sin((a * Math.PI) / 12));
     const y = Math.round(j + r * Math.cos((a * Math.PI) / 12));
-    return x >= 0 && y >= 0 && x < columns && y < rows && -nth(broad, y * columns + x) >= high * 0.6;
+    return x >= 0 && y >= 0 && x < columns && y < rows && -f64(broad, y * columns + x) >= high * 0.6;
   });
   const start = deep.indexOf(false);
   if (start < 0) return false;
@@ -278,7 +278,7 @@ function bends(bed: SeaBed, broad: Float64Array, k: number, high: number): boole
     }
   }
   if (arms.length !== 2) return false;
-  const between = Math.abs(nth(arms, 1) - nth(arms, 0)) * 15;
+  const between = Math.abs(num(arms, 1) - num(arms, 0)) * 15;
   return Math.min(between, 360 - between) < 150;
 }
 

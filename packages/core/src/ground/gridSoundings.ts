@@ -2,7 +2,7 @@
 // A triangle with a side longer than the gap limit is a hole in the coverage and stays blank (NaN).
 import { Delaunay } from 'd3-delaunay';
 import { metresPerDegree, type SeaBed } from './seaBed';
-import { nth } from '../units/indexed';
+import { f64, nth } from '../units/indexed';
 
 /** Soundings as columns. */
 export interface Soundings {
@@ -114,9 +114,9 @@ function fillTriangle(
   rows: number,
   out: Float64Array,
 ): void {
-  const [ax, ay] = [nth(xy, 2 * a), nth(xy, 2 * a + 1)];
-  const [bx, by] = [nth(xy, 2 * b), nth(xy, 2 * b + 1)];
-  const [cx, cy] = [nth(xy, 2 * c), nth(xy, 2 * c + 1)];
+  const [ax, ay] = [f64(xy, 2 * a), f64(xy, 2 * a + 1)];
+  const [bx, by] = [f64(xy, 2 * b), f64(xy, 2 * b + 1)];
+  const [cx, cy] = [f64(xy, 2 * c), f64(xy, 2 * c + 1)];
   const longest = Math.max(Math.hypot(bx - ax, by - ay), Math.hypot(cx - bx, cy - by), Math.hypot(ax - cx, ay - cy));
   if (longest > maxGapM) return;
   const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);

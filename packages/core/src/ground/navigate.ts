@@ -4,7 +4,7 @@
 import { insideRing } from './polygon';
 import { depthAt, type SeaBed, toLocal } from './seaBed';
 import { speedInWaves } from './speedInWaves';
-import { nth } from '../units/indexed';
+import { f64, i32, nth, num } from '../units/indexed';
 
 /** A boat as far as runs go. */
 export interface RunningBoat {
@@ -71,7 +71,7 @@ export function runField(
       }
     }
   };
-  for (const { ring, limitMps } of areas.noWake) paint(ring, (k) => (secondsPerM[k] = Math.max(nth(secondsPerM, k), 1 / limitMps)));
+  for (const { ring, limitMps } of areas.noWake) paint(ring, (k) => (secondsPerM[k] = Math.max(f64(secondsPerM, k), 1 / limitMps)));
   for (const ring of areas.noGo) paint(ring, (k) => (secondsPerM[k] = Number.POSITIVE_INFINITY));
   return { bed, secondsPerM };
 }
@@ -79,7 +79,7 @@ export function runField(
 /** Seconds from one place to others; infinity where there is no way. */
 export function runSeconds(field: RunField, from: Point, to: readonly Point[]): number[] {
   const { cost, targets } = search(field, from, to);
-  return targets.map((t) => nth(cost, t));
+  return targets.map((t) => f64(cost, t));
 }
 
 /** Quickest ways from one place to others: seconds, infinity where there is none, and the cells on the way. */
@@ -87,8 +87,8 @@ export function waysFrom(field: RunField, from: Point, to: readonly Point[]): { 
   const { cost, parent, targets } = search(field, from, to);
   return targets.map((t) => {
     const cells: number[] = [];
-    if (Number.isFinite(cost[t])) for (let at = t; at >= 0; at = nth(parent, at)) cells.push(at);
-    return { seconds: nth(cost, t), cells: cells.reverse() };
+    if (Number.isFinite(cost[t])) for (let at = t; at >= 0; at = i32(parent, at)) cells.push(at);
+    return { seconds: f64(cost, t), cells: cells.reverse() };
   });
 }
 
@@ -101,10 +101,10 @@ export function runMatrix(field: RunField, places: readonly Point[]): number[][]
 export function quickestWay(field: RunField, from: Point, to: Point): { points: Point[]; lengthM: number; seconds: number } | null {
   const { bed } = field;
   const { cost, parent, targets } = search(field, from, [to]);
-  const end = nth(targets, 0);
+  const end = num(targets, 0);
   if (!Number.isFinite(cost[end])) return null;
   const raw: Point[] = [];
-  for (let at = end; at >= 0; at = nth(parent, at)) {
+  for (let at = end; at >= 0; at = i32(parent, at)) {
     raw.unshift({ xM: (at % bed.columns) * bed.cellM, yM: Math.floor(at / bed.columns) * bed.cellM });
   }
   raw[0] = from;
@@ -131,7 +131,7 @@ function secondsAlong(field: RunField, a: Point, b: Point, openEnds: boolean): n
     const share = (s + 0.5) / steps;
     const i = Math.min(bed.columns - 1, Math.max(0, Math.round((a.xM + share * (b.xM - a.xM)) / bed.cellM)));
     const j = Math.min(bed.rows - 1, Math.max(0, Math.round((a.yM + share * (b.yM - a.yM)) / bed.cellM)));
-    const here = nth(secondsPerM, j * bed.columns + i);
+    const here = f64(secondsPerM, j * bed.columns + i);
     if (!Number.isFinite(here)) {
       const nearEnd = Math.min(share, 1 - share) * length <= bed.cellM * 1.5;
       if (!openEnds || !nearEnd) return Number.POSITIVE_INFINITY;
@@ -213,7 +213,7 @@ function search({ bed, secondsPerM }: RunField, from: Point, to: readonly Point[
     if (isTarget[at]) left--;
     const x = at % columns;
     const y = (at - x) / columns;
-    const here = nth(secondsPerM, at);
+    const here = f64(secondsPerM, at);
     // A way may end on ground too shallow, never lead across it: else it would depend on which other places are asked for.
     if (at !== start && here === Number.POSITIVE_INFINITY) continue;
     const soft = free[at] === 1;
@@ -224,13 +224,13 @@ function search({ bed, secondsPerM }: RunField, from: Point, to: readonly Point[
       if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;
       const next = ny * columns + nx;
       if (done[next]) continue;
-      const there = nth(secondsPerM, next);
+      const there = f64(secondsPerM, next);
       if (there === Number.POSITIVE_INFINITY && !free[next]) continue;
       // Corners must not be cut: the cells that a slanting step brushes have to be open too.
       if (m >= 4 && !soft && !free[next] && !brushes(secondsPerM, columns, x, y, dx, dy)) continue;
       const pace = here === Number.POSITIVE_INFINITY ? there : there === Number.POSITIVE_INFINITY ? here : (here + there) / 2;
-      const c = nth(cost, at) + (pace === Number.POSITIVE_INFINITY ? 1 : pace) * nth(lengths, m);
-      if (c < nth(cost, next)) {
+      const c = f64(cost, at) + (pace === Number.POSITIVE_INFINITY ? 1 : pace) * num(lengths, m);
+      if (c < f64(cost, next)) {
         cost[next] = c;
         parent[next] = at;
         heap.push(next, c);
@@ -264,9 +264,9 @@ class Heap {
     let i = this.size++;
     while (i > 0) {
       const up = (i - 1) >> 1;
-      if (nth(this.keys, up) <= key) break;
-      this.cells[i] = nth(this.cells, up);
-      this.keys[i] = nth(this.keys, up);
+      if (f64(this.keys, up) <= key) break;
+      this.cells[i] = i32(this.cells, up);
+      this.keys[i] = f64(this.keys, up);
       i = up;
     }
     this.cells[i] = cell;
@@ -274,18 +274,18 @@ class Heap {
   }
 
   pop(): number {
-    const top = nth(this.cells, 0);
+    const top = i32(this.cells, 0);
     const last = --this.size;
-    const cell = nth(this.cells, last);
-    const key = nth(this.keys, last);
+    const cell = i32(this.cells, last);
+    const key = f64(this.keys, last);
     let i = 0;
     for (;;) {
       let child = 2 * i + 1;
       if (child >= last) break;
-      if (child + 1 < last && nth(this.keys, child + 1) < nth(this.keys, child)) child++;
-      if (nth(this.keys, child) >= key) break;
-      this.cells[i] = nth(this.cells, child);
-      this.keys[i] = nth(this.keys, child);
+      if (child + 1 < last && f64(this.keys, child + 1) < f64(this.keys, child)) child++;
+      if (f64(this.keys, child) >= key) break;
+      this.cells[i] = i32(this.cells, child);
+      this.keys[i] = f64(this.keys, child);
       i = child;
     }
     this.cells[i] = cell;

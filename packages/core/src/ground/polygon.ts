@@ -1,5 +1,5 @@
 // Plane geometry of rings in any unit (even-odd rule).
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 type XY = readonly [number, number];
 
@@ -27,7 +27,7 @@ export function midpointOf(line: readonly XY[]): [number, number] {
   const lengths = line.slice(1).map((p, i) => Math.hypot(p[0] - nth(line, i)[0], p[1] - nth(line, i)[1]));
   let left = lengths.reduce((a, b) => a + b, 0) / 2;
   for (let i = 0; i < lengths.length; i++) {
-    const l = nth(lengths, i);
+    const l = num(lengths, i);
     if (left <= l && l > 0) {
       const [a, b] = [nth(line, i), nth(line, i + 1)];
       return [a[0] + (left / l) * (b[0] - a[0]), a[1] + (left / l) * (b[1] - a[1])];

@@ -2,7 +2,7 @@
 import { fetchRose } from '../exposure/fetch';
 import { cellOf, type Point, type RunField, waysFrom } from './navigate';
 import { depthAt, toPosition } from './seaBed';
-import { entryOf, nth } from '../units/indexed';
+import { entryOf, nth, num } from '../units/indexed';
 
 /** A place on a way, as far as its waves go. */
 export interface SeaPlace {
@@ -127,7 +127,7 @@ export function seaWays(
 function findWays(field: RunField, places: readonly Point[], known: KnownWays) {
   const cells = places.map((p) => cellOf(field.bed, p));
   const key = (i: number, j: number) => {
-    const [a, b] = [nth(cells, i), nth(cells, j)];
+    const [a, b] = [num(cells, i), num(cells, j)];
     return a < b ? `${a} ${b}` : `${b} ${a}`;
   };
   for (;;) {
@@ -141,7 +141,7 @@ function findWays(field: RunField, places: readonly Point[], known: KnownWays) {
       nth(places, i),
       to.map((j) => nth(places, j)),
     );
-    for (const [k, w] of ways.entries()) known.set(key(i, nth(to, k)), { seconds: w.seconds, cells: Int32Array.from(w.cells) });
+    for (const [k, w] of ways.entries()) known.set(key(i, num(to, k)), { seconds: w.seconds, cells: Int32Array.from(w.cells) });
   }
   return (i: number, j: number) => entryOf(known, key(i, j));
 }
@@ -161,7 +161,7 @@ function touched(cells: Int32Array, columns: number): number[] {
 function mostOpen(sea: readonly SeaPlace[], on: readonly number[]): number[] {
   const kept: number[] = [];
   for (let b = 0; b < 36; b++) {
-    const fetch = (p: number) => nth(nth(sea, p).fetchM, b);
+    const fetch = (p: number) => num(nth(sea, p).fetchM, b);
     const most = Math.max(0, ...on.map(fetch));
     const place = on.find((p) => fetch(p) === most);
     if (place === undefined || most === 0 || kept.some((p) => fetch(p) > most - ALIKE_M)) continue;

@@ -8,7 +8,7 @@ import { type Series, sampleSeries } from '../weather/series';
 import { sampleWind, type WindSeries } from '../weather/wind';
 import { type HeatForcing, heatStep } from './mixedLayer';
 import { clearSkyWm2, cloudyWm2, waterAlbedo } from './surface';
-import { nth } from '../units/indexed';
+import { f64 } from '../units/indexed';
 
 /** What drives all spots of a water. */
 export interface HeatDrivers {
@@ -74,7 +74,7 @@ export function heatOver(d: HeatDrivers, fromMs: number, toMs: number): (place: 
       (f, i) => {
         const depth = charted + f.tideM;
         const tidal = f.risingMph > 0 ? f.risingMph / Math.max(0.3, depth) : 0;
-        return { ...shared(f), depthM: Math.min(MIXED_M, depth), exchangePerH: Math.min(3, renewal + tidal), mainC: nth(main, i) };
+        return { ...shared(f), depthM: Math.min(MIXED_M, depth), exchangePerH: Math.min(3, renewal + tidal), mainC: f64(main, i) };
       },
       place.bottom,
       main,
@@ -119,7 +119,7 @@ function run(
       temp = Number.NaN;
       return;
     }
-    if (Number.isNaN(temp)) temp = start ? nth(start, i) : (f.mainC ?? f.darkEquilibriumC + DEW_BELOW_AIR_C);
+    if (Number.isNaN(temp)) temp = start ? f64(start, i) : (f.mainC ?? f.darkEquilibriumC + DEW_BELOW_AIR_C);
     out[i] = temp;
     temp = heatStep(temp, of(f, i), bottom, STEP_H).tempC;
   });

@@ -4,7 +4,7 @@ import { firstOf, type ItineraryProblem } from './problem';
 import type { Relaxed, Visit } from './relaxation';
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { waysOf } from './ways';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 /** A way through the day up to leaving a spot. */
 export interface Label {
@@ -75,20 +75,20 @@ export function searchLabels(
     if (a > last || has(from, q)) return;
     const mark = bit(q);
     // The shortest way home that there is at any height of tide: the real one is asked when the boat turns for home.
-    const home = nth(p.dockTravelSteps, q);
+    const home = num(p.dockTravelSteps, q);
     const run = (from?.run ?? 0) + way;
     if (run + home > mostRun) return;
-    if (nth(before, q) >= 0 && !has(from, nth(before, q))) return;
-    const original = nth(first, q);
+    if (num(before, q) >= 0 && !has(from, num(before, q))) return;
+    const original = num(first, q);
     if (original >= 0 && (!has(from, original) || a < departOf(from, original) + (p.spots[q]?.again?.restSteps ?? 0))) return;
     const value0 = from?.value ?? 0;
-    const unvisitedPrice = (from?.unvisitedPrice ?? prices) - nth(relaxed.price, q);
+    const unvisitedPrice = (from?.unvisitedPrice ?? prices) - f64(relaxed.price, q);
     const row = (q * v.width + a) * v.width;
     for (let d = a + 1; d <= last; d++) {
-      const stay = nth(v.table, row + d);
+      const stay = f64(v.table, row + d);
       if (stay === IMPOSSIBLE) continue;
       const value = value0 + stay;
-      const limit = value + nth(relaxed.afterDepart, q * v.width + d) + unvisitedPrice;
+      const limit = value + f64(relaxed.afterDepart, q * v.width + d) + unvisitedPrice;
       if (limit <= best + EPSILON) continue;
       const label: Label = {
         s: q,
@@ -115,7 +115,7 @@ export function searchLabels(
   for (let t = 0; t <= last; t++) {
     const bucket = nth(buckets, t);
     if (bucket.length === 0) continue;
-    const after = (l: Label) => l.value + nth(relaxed.afterDepart, l.s * v.width + t) + l.unvisitedPrice;
+    const after = (l: Label) => l.value + f64(relaxed.afterDepart, l.s * v.width + t) + l.unvisitedPrice;
     let open = bucket.filter((l) => after(l) > best + EPSILON);
     // A beam looks for dominance among the most promising only.
     if (open.length > width * BEAM_DEPTH) {

@@ -2,7 +2,7 @@
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { firstOf, type ItineraryProblem } from './problem';
 import { waysOf } from './ways';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 /** A visit: arrive and depart step at spot index s. */
 export interface Visit {
@@ -48,14 +48,14 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
       let depart = 0;
       const after = s * width;
       for (let d = t + 1; d <= last; d++) {
-        const x = nth(table, row + d) + nth(net, after + d);
+        const x = f64(table, row + d) + f64(net, after + d);
         if (x > best) {
           best = x;
           depart = d;
         }
       }
-      if (rent) best += nth(rent.sums, after + Math.max(0, t - rent.margin));
-      atArrive[after + t] = best - nth(price, s);
+      if (rent) best += f64(rent.sums, after + Math.max(0, t - rent.margin));
+      atArrive[after + t] = best - f64(price, s);
       bestDepart[s * width + t] = depart;
     }
     for (let s = 0; s < n; s++) {
@@ -66,14 +66,14 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
         if (q === s) continue;
         const a = ways.arrive(s, q, t);
         if (a > last) continue;
-        const x = nth(atArrive, q * width + a);
+        const x = f64(atArrive, q * width + a);
         if (x > best) {
           best = x;
           next = q;
         }
       }
       afterDepart[i] = best;
-      if (rent) net[i] = best - nth(rent.sums, i);
+      if (rent) net[i] = best - f64(rent.sums, i);
       bestNext[i] = next;
     }
   }
@@ -82,7 +82,7 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
   for (let s = 0; s < n; s++) {
     const a = ways.first(s);
     if (a > last) continue;
-    const x = nth(atArrive, s * width + a);
+    const x = f64(atArrive, s * width + a);
     if (x > value) {
       value = x;
       first = s;
@@ -120,7 +120,7 @@ export function keepsTerms(p: ItineraryProblem, visits: readonly Visit[]): boole
   if (last) run += ways.homeRun(last.s, last.depart);
   if (run > (p.maxRunSteps ?? Number.POSITIVE_INFINITY)) return false;
   const asked = (p.order ?? []).map((id) => visits.findIndex((x) => p.spots[x.s]?.id === id)).filter((i) => i >= 0);
-  return asked.every((at, i) => i === 0 || at > nth(asked, i - 1));
+  return asked.every((at, i) => i === 0 || at > num(asked, i - 1));
 }
 
 /** Best times for visiting spots in a given order, or null when the order does not fit the day. */
@@ -138,7 +138,7 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
       if (a > last) return;
       for (let d = a + 1; d <= last; d++) {
         const x = value + v.at(s, a, d);
-        if (x > nth(next, d)) {
+        if (x > f64(next, d)) {
           next[d] = x;
           parent[d] = departBefore;
           arrive[d] = a;
@@ -147,9 +147,9 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
     };
     if (k === 0) extend(ways.first(s), 0, -1);
     else {
-      const before = nth(order, k - 1);
+      const before = num(order, k - 1);
       for (let t = 0; t <= last; t++) {
-        if (nth(layer, t) > IMPOSSIBLE) extend(ways.arrive(before, s, t), nth(layer, t), t);
+        if (f64(layer, t) > IMPOSSIBLE) extend(ways.arrive(before, s, t), f64(layer, t), t);
       }
     }
     layer = next;
@@ -161,15 +161,15 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
   let depart = -1;
   let value = IMPOSSIBLE;
   for (let t = 0; t <= last; t++) {
-    if (nth(layer, t) > value && ways.home(end, t) <= last) {
-      value = nth(layer, t);
+    if (f64(layer, t) > value && ways.home(end, t) <= last) {
+      value = f64(layer, t);
       depart = t;
     }
   }
   if (depart < 0) return null;
   const visits: Visit[] = [];
   for (let k = order.length - 1; k >= 0; k--) {
-    visits.unshift({ s: nth(order, k), arrive: nth(nth(arrived, k), depart), depart });
+    visits.unshift({ s: num(order, k), arrive: nth(nth(arrived, k), depart), depart });
     depart = nth(nth(from, k), depart);
   }
   return { value, visits };

@@ -2,7 +2,7 @@ import { arrivalStep } from './arrivalStep';
 import type { ItineraryLeg, ItineraryProblem } from './problem';
 import { bestStay } from './stayValues';
 import { waysOf } from './ways';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /**
  * Scores legs made by hand with the solver's own arithmetic.
@@ -60,7 +60,7 @@ export function scoreItinerary(
       ...(baits.length > 0 ? { baits } : {}),
     };
   });
-  if (at >= 0 && free + nth(p.dockTravelSteps, at) > p.steps) {
+  if (at >= 0 && free + num(p.dockTravelSteps, at) > p.steps) {
     throw new RangeError(`legs: the boat is not back at the dock in time after ${legs.at(-1)?.spot}`);
   }
   if (at >= 0 && ways.home(at, free) > p.steps) {

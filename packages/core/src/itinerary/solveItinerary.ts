@@ -5,7 +5,7 @@ import { checkProblem, type Itinerary, type ItineraryLeg, type ItineraryProblem,
 import { keepsTerms, type Relaxed, relax, timeOrder, type Visit } from './relaxation';
 import { waysOf } from './ways';
 import { bestStay, PIN_BONUS, type StayValues, stayValues } from './stayValues';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 const ROUNDS = 80;
 const BEAM = 30;
@@ -82,7 +82,7 @@ export function solveStays(
     const visits = new Int16Array(n);
     for (const x of relaxed.path) visits[x.s] = nth(visits, x.s) + 1;
     let norm = 0;
-    for (let s = 0; s < n; s++) norm += overVisited(nth(visits, s), nth(price, s)) ** 2;
+    for (let s = 0; s < n; s++) norm += overVisited(nth(visits, s), f64(price, s)) ** 2;
     if (norm === 0 || tightest.bound - best.value < 1e-9) break;
     const length = (step * Math.max(1e-6, relaxed.bound - best.value)) / norm;
     price = Float64Array.from(price, (x, s) => Math.max(0, x + length * overVisited(nth(visits, s), x)));
@@ -122,7 +122,7 @@ export function legOf(p: ItineraryProblem, v: StayValues, x: Visit): ItineraryLe
 function checkPin(p: ItineraryProblem, pin: PinnedStay): void {
   const i = p.spots.findIndex((s) => s.id === pin.spot);
   if (i < 0) throw new RangeError(`pins: spot ${pin.spot} is not among the spots`);
-  const reach = nth(p.dockTravelSteps, i);
+  const reach = num(p.dockTravelSteps, i);
   const { startStep = reach, departStep = startStep + p.minStaySteps } = pin;
   if (startStep < reach || departStep + reach > p.steps || departStep <= startStep) {
     throw new RangeError(

@@ -1,5 +1,5 @@
 import type { ItineraryProblem, ItinerarySpot, LegBait, PinnedStay } from './problem';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 /** Marks a stay that is not allowed. */
 export const IMPOSSIBLE = Number.NEGATIVE_INFINITY;
@@ -41,12 +41,12 @@ export function bestStay(p: ItineraryProblem, spot: ItinerarySpot, start: number
       k = before;
     }
   }
-  return { expected: nth(run.value, last), baits };
+  return { expected: f64(run.value, last), baits };
 }
 
 /** Expected fish of fishing [start, depart): sum of rate dt exp(-fade * time since start), presentations at their best. */
 export function expectedFish(p: ItineraryProblem, spot: ItinerarySpot, start: number, depart: number): number {
-  return nth(stayFrom(p, spot, start, depart, false).value, depart - start);
+  return f64(stayFrom(p, spot, start, depart, false).value, depart - start);
 }
 
 function paused(p: ItineraryProblem, t: number): boolean {
@@ -69,7 +69,7 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
     const rates = nth(lists, 0);
     let f = dt;
     for (let t = 0; t < length; t++) {
-      value[t + 1] = nth(value, t) + (paused(p, start + t) ? 0 : nth(rates, start + t) * f);
+      value[t + 1] = f64(value, t) + (paused(p, start + t) ? 0 : num(rates, start + t) * f);
       f *= fade;
     }
     if (!trace || !spot.baits?.length) return { value, best, choice: null, previous: null };
@@ -83,23 +83,23 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
   for (let t = 0; t < length; t++) {
     for (let k = 0; k < n; k++) {
       // Goes on with k, or changes to k after the steps that changing takes.
-      let from = t === 0 ? 0 : nth(f, k * width + t);
+      let from = t === 0 ? 0 : f64(f, k * width + t);
       let by = t === 0 ? -1 : k;
       let at = t;
       const changed = t - away;
       if (changed > 0) {
         const q = nth(best, changed);
-        if (q !== k && nth(value, changed) > from) [from, by, at] = [nth(value, changed), q, changed];
+        if (q !== k && f64(value, changed) > from) [from, by, at] = [f64(value, changed), q, changed];
       }
-      const gain = paused(p, start + t) ? 0 : nth(nth(lists, k), start + t) * now;
+      const gain = paused(p, start + t) ? 0 : num(nth(lists, k), start + t) * now;
       f[k * width + t + 1] = from + gain;
       choice[k * width + t + 1] = at;
       previous[k * width + t + 1] = by;
     }
     let top = 0;
-    for (let k = 1; k < n; k++) if (nth(f, k * width + t + 1) > nth(f, top * width + t + 1)) top = k;
+    for (let k = 1; k < n; k++) if (f64(f, k * width + t + 1) > f64(f, top * width + t + 1)) top = k;
     best[t + 1] = top;
-    value[t + 1] = nth(f, top * width + t + 1);
+    value[t + 1] = f64(f, top * width + t + 1);
     now *= fade;
   }
   return { value, best, choice, previous };
@@ -123,7 +123,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
     const top =
       floor > 0
         ? Array.from({ length: p.steps }, (_, t) =>
-            Math.max(nth(spot.ratePerHour, t), ...(spot.baits ?? []).map((b) => nth(b.ratePerHour, t))),
+            Math.max(num(spot.ratePerHour, t), ...(spot.baits ?? []).map((b) => num(b.ratePerHour, t))),
           )
         : null;
     const blocked = new Uint8Array(p.steps);
@@ -132,7 +132,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       const row = base + a * width;
       if (a < p.steps) {
         for (let d = a + 1; d <= p.steps; d++) {
-          table[row + d] = nth(table, row + width + d);
+          table[row + d] = f64(table, row + width + d);
           start[row + d] = nth(start, row + width + d);
         }
       }
@@ -144,7 +144,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       if (top && pin?.departStep === undefined) {
         let f = 1;
         for (let t = a; t < until; t++) {
-          if (!paused(p, t) && nth(top, t) * f < floor) until = t;
+          if (!paused(p, t) && num(top, t) * f < floor) until = t;
           f *= fade;
         }
       }
@@ -152,8 +152,8 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       const { value } = stayFrom(p, spot, a, until, false);
       for (let d = a + 1; d <= until; d++) {
         const fits = pin?.departStep !== undefined ? d === pin.departStep : d - a >= shortest;
-        const worth = nth(value, d - a) + (pin ? PIN_BONUS : 0);
-        if (fits && worth > nth(table, row + d)) {
+        const worth = f64(value, d - a) + (pin ? PIN_BONUS : 0);
+        if (fits && worth > f64(table, row + d)) {
           table[row + d] = worth;
           start[row + d] = a;
         }
@@ -162,7 +162,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
   });
   const index = (s: number, a: number, d: number) => (s * width + a) * width + d;
   return {
-    at: (s, a, d) => nth(table, index(s, a, d)),
+    at: (s, a, d) => f64(table, index(s, a, d)),
     startOf: (s, a, d) => nth(start, index(s, a, d)),
     table,
     width,

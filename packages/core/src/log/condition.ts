@@ -2,7 +2,7 @@
 // where there is one, else against the middle of the crew's own fish of that kind by Fulton's condition factor, K = 10^5 W / L^3 with g and
 // mm (Fulton 1904; Ricker 1975, from memory).
 import { relativeWeight, STANDARD_WEIGHTS } from '../fish/standardWeight';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 export interface WeighedFish {
   readonly species: string;
@@ -38,7 +38,7 @@ export const fultonK = (weightG: number, lengthMm: number): number => (1e5 * wei
 function quantileOf(sorted: readonly number[], share: number): number {
   const at = share * (sorted.length - 1);
   const low = Math.floor(at);
-  const [a, b] = [nth(sorted, low), nth(sorted, Math.min(low + 1, sorted.length - 1))];
+  const [a, b] = [num(sorted, low), num(sorted, Math.min(low + 1, sorted.length - 1))];
   return a + (b - a) * (at - low);
 }
 

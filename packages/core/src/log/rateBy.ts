@@ -1,7 +1,7 @@
 // What the log gave by tide, wind, hour and bait: fish for rod-hours in groups, each with its range and how much stands behind it.
 import { gammaQuantile } from '../catchrate/distributions';
 import { beaufort } from '../exposure/feels';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** A set of the log, with what is known of the water then. */
 export interface LoggedSet {
@@ -63,7 +63,7 @@ const PLACES: Record<LogAxis, (s: LoggedSet) => Place> = {
   tide: ({ tideStage }) => {
     if (tideStage === null) return null;
     const k = Math.min(7, Math.floor(tideStage * 8));
-    return [nth(STAGE_ORDER, k), nth(STAGES, k)];
+    return [num(STAGE_ORDER, k), nth(STAGES, k)];
   },
   turn: ({ sinceTurnH }) => {
     if (sinceTurnH === null) return null;

@@ -1,5 +1,5 @@
 import type { FishedSet } from '../catchrate/world';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 type Unknown = readonly (number | null)[];
 
@@ -37,12 +37,12 @@ export function fishedSets(e: EvidenceColumns, spots: readonly string[], present
   return e.at.map((at, i) => ({
     at,
     stopId: nth(e.stopId, i),
-    spot: nth(spots, nth(e.spot, i)),
-    presentation: nth(presentations, nth(e.presentation, i)),
-    rodHours: nth(e.rodHours, i),
-    fish: nth(e.fish, i),
-    counts: nth(e.counts, i),
-    lengths: { count: nth(e.lengthCount, i), sum: nth(e.lengthSum, i), squares: nth(e.lengthSquares, i) },
+    spot: nth(spots, num(e.spot, i)),
+    presentation: nth(presentations, num(e.presentation, i)),
+    rodHours: num(e.rodHours, i),
+    fish: num(e.fish, i),
+    counts: num(e.counts, i),
+    lengths: { count: num(e.lengthCount, i), sum: num(e.lengthSum, i), squares: num(e.lengthSquares, i) },
     conditions: {
       tideStage: value(e.tideStage, i),
       windMps: value(e.windMps, i),

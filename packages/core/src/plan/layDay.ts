@@ -8,7 +8,7 @@ import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planI
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { whyLeftOut } from './whyLeftOut';
 import { saidTime } from '../units/measure';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** A presentation fished for part of a leg. */
 export interface LegPart {
@@ -162,13 +162,13 @@ export function itineraryProblem(
       const lists = nth(ranking.rates, i);
       const best = lists
         .map((list, b) => ({ b, list, most: openMost(list, nth(ranking.open, i)) }))
-        .filter(({ b }) => !without.includes(nth(inputs.presentations, nth(ranking.baits, b)).id))
+        .filter(({ b }) => !without.includes(nth(inputs.presentations, num(ranking.baits, b)).id))
         .sort((x, y) => y.most - x.most)
         .slice(0, BAITS);
       const others = inputs.taken.filter((t) => t.spotId === spot.id);
       const left = (step: number) => (others.length === 0 ? 1 : fishedBefore(others, spot.fadePerHour, stepAt(inputs, step)));
       const baits = best.map(({ b, list }) => ({
-        id: nth(inputs.presentations, nth(ranking.baits, b)).id,
+        id: nth(inputs.presentations, num(ranking.baits, b)).id,
         ratePerHour: list.map((r, step) => r * inputs.rods * worth * left(step) * (id === from?.spotId ? from.share : 1)),
       }));
       const stay = stays[spot.id];
@@ -212,7 +212,7 @@ function tideWays(
 
 function openMost(list: readonly number[], open: readonly (readonly [number, number])[]): number {
   let most = 0;
-  for (const [from, to] of open) for (let t = from; t < to; t++) most = Math.max(most, nth(list, t));
+  for (const [from, to] of open) for (let t = from; t < to; t++) most = Math.max(most, num(list, t));
   return most;
 }
 

@@ -15,7 +15,7 @@ import { type OtherBait, searchBait, secondBait } from './pickOther';
 import { type Reason, reasonsOf } from './reasons';
 import { type ShutWays, shutWays, wayShutWords } from './shutWays';
 import { whyLeftOut } from './whyLeftOut';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 /** Spot + presentation + when, with its evidence. */
 export interface Call {
@@ -146,7 +146,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
     for (let t = 0; t < steps; t += STRIDE) {
       model.ratesAt(s, baits, at(t), nth(read, t / STRIDE), now);
       lists.forEach((list, b) => {
-        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = nth(now, b);
+        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = f64(now, b);
       });
     }
     return lists;
@@ -175,7 +175,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
     const others = baits
       .map((p, b) => ({ presentationId: nth(inputs.presentations, p).id, ratePerRodHour: mean(nth(nth(rates, s), b)) }))
       .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
-    const presentation = nth(inputs.presentations, nth(baits, best.bait));
+    const presentation = nth(inputs.presentations, num(baits, best.bait));
     const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };
     const like = likeWater(bySpot.get(spot.id) ?? [], query, inputs.now);
     const factors = model.factors(query);
@@ -235,10 +235,10 @@ function reachableSteps(inputs: PlanInputs, ways: ShutWays, steps: number): (rea
   for (let changed = true; changed; ) {
     changed = false;
     for (let s = 0; s < n; s++) {
-      if (nth(first, s) > steps) continue;
+      if (num(first, s) > steps) continue;
       for (let q = 0; q < n; q++) {
-        const there = s === q ? steps + 1 : all.arrive(s, q, nth(first, s));
-        if (there < nth(first, q)) [first[q], changed] = [there, true];
+        const there = s === q ? steps + 1 : all.arrive(s, q, num(first, s));
+        if (there < num(first, q)) [first[q], changed] = [there, true];
       }
     }
   }
@@ -269,8 +269,8 @@ function bestWindow(rates: readonly (readonly number[])[], open: readonly (reado
       const length = Math.min(WINDOW_STEPS, to - from);
       let sum = 0;
       for (let t = from; t < to; t++) {
-        sum += nth(list, t);
-        if (t - from >= length) sum -= nth(list, t - length);
+        sum += num(list, t);
+        if (t - from >= length) sum -= num(list, t - length);
         if (t - from >= length - 1 && (best === null || sum / length > best.rate)) {
           best = { rate: sum / length, bait, from: t - length + 1, to: t + 1 };
         }

@@ -6,7 +6,7 @@ import { constituentSpeed } from '../tide/constituents';
 import { indexAt, type Series } from '../weather/series';
 import type { WindSeries } from '../weather/wind';
 import { said } from '../units/measure';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** Wind of each member of a forecast, as components at shared instants. */
 export interface MemberWinds {
@@ -29,15 +29,15 @@ const TURN_H = 1;
 
 const onForecast = (s: Series, value: (v: number, at: number) => number): Series => ({
   ...s,
-  value: s.value.map((v, i) => (i >= s.forecastFrom ? value(v, nth(s.atMs, i)) : v)),
+  value: s.value.map((v, i) => (i >= s.forecastFrom ? value(v, num(s.atMs, i)) : v)),
 });
 
 function linear(atMs: readonly number[], values: readonly number[], at: number): number | null {
   const i = indexAt(atMs, at);
   const [t0, t1] = [atMs[i], atMs[i + 1]];
   if (t0 === undefined) return null;
-  if (t1 === undefined) return t0 === at ? nth(values, i) : null;
-  return nth(values, i) + ((at - t0) / (t1 - t0)) * (nth(values, i + 1) - nth(values, i));
+  if (t1 === undefined) return t0 === at ? num(values, i) : null;
+  return num(values, i) + ((at - t0) / (t1 - t0)) * (num(values, i + 1) - num(values, i));
 }
 
 function withMember(wind: WindSeries, m: MemberWinds, member: number): WindSeries {
@@ -66,10 +66,10 @@ function gustsAfter(before: WindSeries, after: Pick<WindSeries, 'east' | 'north'
 
 function stronger(wind: WindSeries, by: number): WindSeries {
   const scale = wind.east.value.map((e, i) => {
-    const speed = Math.hypot(e, nth(wind.north.value, i));
+    const speed = Math.hypot(e, num(wind.north.value, i));
     return speed < 0.3 ? 1 : Math.max(0, speed + by) / speed;
   });
-  const scaled = (s: Series): Series => ({ ...s, value: s.value.map((v, i) => (i >= s.forecastFrom ? v * nth(scale, i) : v)) });
+  const scaled = (s: Series): Series => ({ ...s, value: s.value.map((v, i) => (i >= s.forecastFrom ? v * num(scale, i) : v)) });
   const next = { east: scaled(wind.east), north: scaled(wind.north) };
   return { ...next, gust: gustsAfter(wind, next) };
 }

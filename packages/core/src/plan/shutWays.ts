@@ -9,7 +9,7 @@ import { MINUTE } from '../units/time';
 import { type PlanInputs, STEP_MIN, type WaysAt } from './planInputs';
 import { waysBySea } from './waysBySea';
 import { waysInSteps, waysOfTrip } from './waysByTide';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** Steps in which a way is shut, with what shuts it first in each stretch. */
 export interface ShutWay {
@@ -62,7 +62,7 @@ export function shutWays(inputs: PlanInputs, steps: number, stride: number): Shu
     const why: Finding[] = [];
     for (let t = 0; t < steps && !calm; t++) {
       const k = Math.floor(t / stride);
-      const on = places(nth(sets, nth(level, t)));
+      const on = places(nth(sets, num(level, t)));
       // Also where the next look finds it shut: no boat is on its way while a limit is crossed.
       const by = on.map((p) => shutAt[p]?.[k] ?? shutAt[p]?.[k + 1] ?? null).find((f) => f !== null);
       if (!by) continue;

@@ -1,7 +1,7 @@
 // Ways take longer in a sea: each is held against the waves at its most open places in the hour in which it is run.
 import { speedInWaves } from '../ground/speedInWaves';
 import { HANDLING_MIN, type PlanInputs, type WaysAt } from './planInputs';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** The ways of a trip, and which of them hold in each step. */
 export interface WaysInSteps {
@@ -27,7 +27,7 @@ export function waysBySea(
     const at = Array.from({ length: looks }, (__, k) => boat.speedMps / speedInWaves(boat, waveAt(p, k * stride)));
     return at.map((x, k) => Math.max(x, at[k + 1] ?? x));
   });
-  const rough = Array.from({ length: looks }, (_, k) => longer.some((row) => nth(row, k) > 1));
+  const rough = Array.from({ length: looks }, (_, k) => longer.some((row) => num(row, k) > 1));
   const out = [...sets];
   const known = new Map<string, number>();
   const inSea = level.map((tide, step) => {

@@ -1,5 +1,5 @@
 import { HOUR } from '../units/time';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** A spot's belief as the deck carries it: Gamma(a, b) at its best hours, and its expected rate by the hour. */
 export interface HourlyBelief {
@@ -17,5 +17,5 @@ export function beliefAt(spot: HourlyBelief, atMs: number): { a: number; b: numb
   const { a, hourly } = spot;
   if (!hourly || hourly.ratePerHour.length === 0) return { a, b: spot.b };
   const k = Math.min(hourly.ratePerHour.length - 1, Math.max(0, Math.floor((atMs - hourly.fromMs) / HOUR)));
-  return { a, b: a / Math.max(LEAST_PER_HOUR, nth(hourly.ratePerHour, k)) };
+  return { a, b: a / Math.max(LEAST_PER_HOUR, num(hourly.ratePerHour, k)) };
 }

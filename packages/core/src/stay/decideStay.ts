@@ -1,6 +1,6 @@
 import { type StayAdvice, type StayQuestion, stayOrMove } from './stayOrMove';
 import { type StayTable, stayTable, TABLE_STEP_MIN } from './stayTable';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 export interface StayDecision extends StayAdvice {
   /** Fish in the next minutes that would change an advice to move, or null when none would. */
@@ -16,7 +16,7 @@ export function decideStay(q: StayQuestion, table?: StayTable): StayDecision {
   const made = table ?? stayTable(q.belief, q.fadePerHour, q.minutesFished + q.minutesLeft, q.alternatives, q.ahead);
   const last = made.leastToStay.length - 1;
   const at = Math.min(last, Math.round(q.minutesFished / TABLE_STEP_MIN));
-  const needed = (t: number) => nth(made.leastToStay, Math.min(last, t));
+  const needed = (t: number) => num(made.leastToStay, Math.min(last, t));
   const wanted = made.to[at] ?? null;
   // What the table had in mind may be shut by now: then the rule's best is gone to.
   const to = wanted !== null && q.alternatives.some((x) => x.id === wanted) ? wanted : rule.to;

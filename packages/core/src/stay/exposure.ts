@@ -1,7 +1,7 @@
 // How much fishing a stay is worth, in hours at the rate of its arrival: it fades, and the spot has its own hours.
 import { HOUR, MINUTE } from '../units/time';
 import type { HourlyBelief } from './beliefAt';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** Minutes between two values of what is ahead. */
 export const AHEAD_STEP_MIN = 5;
@@ -28,7 +28,7 @@ export function exposure(fade: number, minutes: number, ahead?: readonly number[
 /** Share of the arrival's rate so many minutes after it. */
 export function shareAt(ahead: readonly number[] | undefined, minutes: number): number {
   if (!ahead || ahead.length === 0) return 1;
-  return nth(ahead, Math.min(ahead.length - 1, Math.max(0, Math.floor(minutes / AHEAD_STEP_MIN))));
+  return num(ahead, Math.min(ahead.length - 1, Math.max(0, Math.floor(minutes / AHEAD_STEP_MIN))));
 }
 
 /** What a spot's own hours make of a stay: its rate in each five minutes from arrival on as a share of the arrival's; undefined where they are not told. */
@@ -36,7 +36,7 @@ export function aheadOf(spot: HourlyBelief, arrivedMs: number, minutes: number):
   const { hourly } = spot;
   if (!hourly || hourly.ratePerHour.length === 0) return undefined;
   const at = (ms: number) =>
-    Math.max(0.01, nth(hourly.ratePerHour, Math.min(hourly.ratePerHour.length - 1, Math.max(0, Math.floor((ms - hourly.fromMs) / HOUR)))));
+    Math.max(0.01, num(hourly.ratePerHour, Math.min(hourly.ratePerHour.length - 1, Math.max(0, Math.floor((ms - hourly.fromMs) / HOUR)))));
   const first = at(arrivedMs);
   return Array.from(
     { length: Math.max(1, Math.ceil(minutes / AHEAD_STEP_MIN)) },

@@ -3,7 +3,7 @@
 // Leaving is worth the best of what is left: the alternatives in any order, each at most once, runs counted.
 import { effort, exposure } from './exposure';
 import type { StayAlternative } from './stayOrMove';
-import { nth } from '../units/indexed';
+import { f64, nth, num } from '../units/indexed';
 
 /** Minutes of a step of the table. */
 export const TABLE_STEP_MIN = 5;
@@ -46,10 +46,10 @@ function leavingValues(alternatives: readonly StayAlternative[], steps: number):
       let go: string | null = null;
       for (let j = 0; j < n; j++) {
         if (used & (1 << j)) continue;
-        const most = left - nth(travel, j);
+        const most = left - num(travel, j);
         const after = nth(all, used | (1 << j));
         for (let t = shortest; t <= most; t++) {
-          const value = nth(nth(gains, j), t) + nth(after, most - t);
+          const value = f64(nth(gains, j), t) + f64(after, most - t);
           if (value > top) [top, go] = [value, best[j]?.id ?? null];
         }
       }
@@ -80,7 +80,7 @@ export function stayTable(
   const to: (string | null)[] = new Array(steps + 1).fill(null);
   for (let t = steps; t >= 0; t--) {
     const now = new Float64Array(width);
-    const away = nth(leave.value, steps - t);
+    const away = f64(leave.value, steps - t);
     const sofar = exposure(fadePerHour, t * TABLE_STEP_MIN, ahead);
     const more = exposure(fadePerHour, (t + 1) * TABLE_STEP_MIN, ahead) - sofar;
     to[t] = leave.to[steps - t] ?? null;
@@ -93,19 +93,19 @@ export function stayTable(
         // Negative binomial of what the next step brings.
         let p = (rate / (rate + more)) ** shape;
         let total = p;
-        stay = p * nth(next, n);
+        stay = p * f64(next, n);
         for (let k = 1; k < 12 && total < 1 - 1e-9; k++) {
           p *= ((shape + k - 1) / k) * (more / (rate + more));
           total += p;
-          stay += p * (k + nth(next, Math.min(width - 1, n + k)));
+          stay += p * (k + f64(next, Math.min(width - 1, n + k)));
         }
       }
       if (t < steps && stay >= away) least = n;
       now[n] = Math.max(stay, away);
     }
-    now[MOST_FISH + 1] = nth(now, MOST_FISH);
+    now[MOST_FISH + 1] = f64(now, MOST_FISH);
     leastToStay[t] = least;
     next = now;
   }
-  return { stepMin: TABLE_STEP_MIN, leastToStay, to, value: nth(next, 0) };
+  return { stepMin: TABLE_STEP_MIN, leastToStay, to, value: f64(next, 0) };
 }

@@ -4,7 +4,7 @@
 import { HOUR } from '../units/time';
 import { indexAt, type Series } from '../weather/series';
 import type { TideModel } from './tideModel';
-import { lastOf, nth } from '../units/indexed';
+import { lastOf, num } from '../units/indexed';
 
 const LAG = 6 * HOUR;
 const FRESH = 12 * HOUR;
@@ -22,7 +22,7 @@ export interface Residual {
 /** Measured less predicted level by time, m; forecast values are left out. */
 export function residuals(model: TideModel, measured: Series): { readonly atMs: number[]; readonly value: number[] } {
   const atMs = measured.atMs.slice(0, measured.forecastFrom);
-  return { atMs, value: atMs.map((t, i) => nth(measured.value, i) - model.heightAt(t)) };
+  return { atMs, value: atMs.map((t, i) => num(measured.value, i) - model.heightAt(t)) };
 }
 
 /** E-folding time of residuals, hours. */
@@ -34,8 +34,8 @@ export function residualDecayH(r: { readonly atMs: readonly number[]; readonly v
     const j = indexAt(r.atMs, t - LAG);
     const before = r.atMs[j];
     if (before === undefined || Math.abs(before - (t - LAG)) > HOUR / 2) return;
-    cross += nth(r.value, i) * nth(r.value, j);
-    square += (nth(r.value, i) ** 2 + nth(r.value, j) ** 2) / 2;
+    cross += num(r.value, i) * num(r.value, j);
+    square += (num(r.value, i) ** 2 + num(r.value, j) ** 2) / 2;
     n++;
   });
   if (n < 12 || square === 0) return DEFAULT_H;
@@ -49,7 +49,7 @@ export function newestResidual(model: TideModel, measured: Series | null): Resid
   if (!measured || measured.forecastFrom === 0) return null;
   const r = residuals(model, measured);
   const last = [...r.value.slice(-3)].sort((a, b) => a - b);
-  return { atMs: lastOf(r.atMs), metres: nth(last, Math.floor((last.length - 1) / 2)), decayH: residualDecayH(r) };
+  return { atMs: lastOf(r.atMs), metres: num(last, Math.floor((last.length - 1) / 2)), decayH: residualDecayH(r) };
 }
 
 /** Residual at an instant, m: measured where it was measured, fading after, 0 where nothing is known. */
@@ -63,6 +63,6 @@ export function residualAt(model: TideModel, measured: Series | null): (atMs: nu
     const [t0, t1] = [r.atMs[i], r.atMs[i + 1]];
     if (t0 === undefined || t1 === undefined || t1 - t0 > FRESH) return 0;
     const share = (atMs - t0) / (t1 - t0);
-    return nth(r.value, i) + share * (nth(r.value, i + 1) - nth(r.value, i));
+    return num(r.value, i) + share * (num(r.value, i + 1) - num(r.value, i));
   };
 }

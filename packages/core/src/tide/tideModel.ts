@@ -5,7 +5,7 @@ import { DAY, HOUR } from '../units/time';
 import { astronomicalArguments } from './astronomicalArguments';
 import { constituentSpeed, equilibrium } from './constituents';
 import { nodeFactors } from './nodeFactors';
-import { nth } from '../units/indexed';
+import { f64 } from '../units/indexed';
 
 /** One harmonic constant: amplitude in metres (>= 0), Greenwich phase lag g in degrees (UTC). */
 export interface HarmonicConstant {
@@ -64,7 +64,7 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
       const { start, amplitude, phase } = tableFor(atMs);
       let h = z0M;
       for (let i = 0; i < count; i++) {
-        h += nth(amplitude, i) * Math.cos(nth(phase, i) + nth(omega, i) * (atMs - start));
+        h += f64(amplitude, i) * Math.cos(f64(phase, i) + f64(omega, i) * (atMs - start));
       }
       return h;
     },
@@ -72,8 +72,8 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
       const { start, amplitude, phase } = tableFor(atMs);
       let r = 0;
       for (let i = 0; i < count; i++) {
-        const w = nth(omega, i);
-        r -= nth(amplitude, i) * w * Math.sin(nth(phase, i) + w * (atMs - start));
+        const w = f64(omega, i);
+        r -= f64(amplitude, i) * w * Math.sin(f64(phase, i) + w * (atMs - start));
       }
       return r * HOUR;
     },
@@ -88,14 +88,14 @@ export function tideModel(constants: readonly HarmonicConstant[], z0M: number): 
         const until = Math.min(steps, Math.ceil((start + DAY - fromMs) / stepMs));
         const first = fromMs + k * stepMs - start;
         for (let i = 0; i < count; i++) {
-          const w = nth(omega, i);
-          const size = -nth(amplitude, i) * w * HOUR;
-          const angle = nth(phase, i) + w * first;
+          const w = f64(omega, i);
+          const size = -f64(amplitude, i) * w * HOUR;
+          const angle = f64(phase, i) + w * first;
           let s = size * Math.sin(angle);
           let c = size * Math.cos(angle);
-          const [tc, ts] = [nth(turnCos, i), nth(turnSin, i)];
+          const [tc, ts] = [f64(turnCos, i), f64(turnSin, i)];
           for (let j = k; j < until; j++) {
-            out[j] = nth(out, j) + s;
+            out[j] = f64(out, j) + s;
             const next = s * tc + c * ts;
             c = c * tc - s * ts;
             s = next;

@@ -1,7 +1,7 @@
 import { rootBetween } from '../units/roots';
 import { MINUTE } from '../units/time';
 import type { TideModel } from './tideModel';
-import { nth } from '../units/indexed';
+import { f64 } from '../units/indexed';
 
 /** A high or low water. Minor: within 10 cm of a neighbouring turn, a wiggle rather than a tide. */
 export interface TideTurn {
@@ -26,8 +26,8 @@ export function tideTurns(model: TideModel, fromMs: number, toMs: number): TideT
   const count = Math.max(0, Math.ceil((toMs + margin - first) / STEP)) + 1;
   const rates = model.rates(first, STEP, count);
   for (let k = 0; k + 1 < count; k++) {
-    const ra = nth(rates, k);
-    const rb = nth(rates, k + 1);
+    const ra = f64(rates, k);
+    const rb = f64(rates, k + 1);
     if (ra > 0 === rb > 0) continue;
     const a = first + k * STEP;
     const atMs = Math.round(rootBetween((t) => model.rateAt(t), a, a + STEP, ra, rb) / 1000) * 1000;

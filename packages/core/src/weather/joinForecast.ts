@@ -1,6 +1,6 @@
 import { HOUR } from '../units/time';
 import { indexAt, type Series } from './series';
-import { lastOf, nth } from '../units/indexed';
+import { lastOf, num } from '../units/indexed';
 
 /** Hours over which a forecast is bent to meet the latest trusted reading. */
 const BLEND_H = 6;
@@ -32,7 +32,7 @@ export function joinForecast(
     if (at <= last || (!fresh && at < nowMs)) return;
     const lead = (at - last) / HOUR;
     atMs.push(at);
-    value.push(nth(forecast.value, i) + error * Math.max(0, 1 - lead / BLEND_H));
+    value.push(num(forecast.value, i) + error * Math.max(0, 1 - lead / BLEND_H));
   });
   return { atMs, value, forecastFrom };
 }
@@ -43,5 +43,5 @@ function valueAt(track: Track, at: number): number | null {
   const t1 = track.atMs[i + 1];
   if (t0 === undefined || t1 === undefined) return null;
   const share = (at - t0) / (t1 - t0);
-  return nth(track.value, i) + share * (nth(track.value, i + 1) - nth(track.value, i));
+  return num(track.value, i) + share * (num(track.value, i + 1) - num(track.value, i));
 }

@@ -4,7 +4,7 @@
 import { DAY, HOUR } from '../units/time';
 import { indexAt } from './series';
 import { variable as known } from './variables';
-import { nth } from '../units/indexed';
+import { nth, num } from '../units/indexed';
 
 /** 1 pass, 2 not evaluated, 3 suspect, 4 fail, 9 missing. */
 export type QualityFlag = 1 | 2 | 3 | 4 | 9;
@@ -95,7 +95,7 @@ export function climatologyOf(readings: readonly RawReading[], atMs: number): { 
     .map((r) => r.value)
     .sort((a, b) => a - b);
   if (values.length < 200) return null;
-  const lo = nth(values, Math.floor(values.length * 0.01));
-  const hi = nth(values, Math.ceil(values.length * 0.99) - 1);
+  const lo = num(values, Math.floor(values.length * 0.01));
+  const hi = num(values, Math.ceil(values.length * 0.99) - 1);
   return { min: lo - 0.1 * (hi - lo) - 1, max: hi + 0.1 * (hi - lo) + 1 };
 }

@@ -1,5 +1,5 @@
 /** How a value came about: measured, forecast, or the last measurement carried forward. */
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 export type Trust = 'measured' | 'forecast' | 'carried';
 
 /** One variable at one place, in time order. Missing values are absent, not null. */
@@ -21,7 +21,7 @@ export function indexAt(atMs: readonly number[], at: number): number {
   let hi = atMs.length;
   while (hi - lo > 1) {
     const mid = (lo + hi) >> 1;
-    if (nth(atMs, mid) <= at) lo = mid;
+    if (num(atMs, mid) <= at) lo = mid;
     else hi = mid;
   }
   return lo;
@@ -40,15 +40,15 @@ export function sampleSeries(
   if (!series || series.atMs.length === 0) return null;
   const i = indexAt(series.atMs, at);
   if (i < 0) return null;
-  const t0 = nth(series.atMs, i);
-  const v0 = nth(series.value, i);
+  const t0 = num(series.atMs, i);
+  const v0 = num(series.value, i);
   const t1 = series.atMs[i + 1];
   const trust: Trust = i >= series.forecastFrom ? 'forecast' : 'measured';
   if (t0 === at) return { value: v0, trust };
   if (t1 !== undefined && t1 - t0 <= maxGapMs) {
     const share = (at - t0) / (t1 - t0);
     const next: Trust = i + 1 >= series.forecastFrom ? 'forecast' : 'measured';
-    return { value: v0 + share * (nth(series.value, i + 1) - v0), trust: next };
+    return { value: v0 + share * (num(series.value, i + 1) - v0), trust: next };
   }
   if (at - t0 <= carryMs) return { value: v0, trust: 'carried' };
   return null;

@@ -1,6 +1,6 @@
 import { HOUR } from '../units/time';
 import { type Series, sampleSeries } from './series';
-import { nth } from '../units/indexed';
+import { num } from '../units/indexed';
 
 /** Share of a forecast's members from which thunder counts as foretold (common practice: stay on the careful side). */
 const LIKELY = 0.3;
@@ -13,8 +13,8 @@ export function thunderAt(series: Series | null | undefined, at: number): boolea
   if (!series) return null;
   let heard: boolean | null = null;
   for (let i = 0; i < series.atMs.length; i++) {
-    if (Math.abs(nth(series.atMs, i) - at) > HOUR) continue;
-    if (nth(series.value, i) >= LIKELY) return true;
+    if (Math.abs(num(series.atMs, i) - at) > HOUR) continue;
+    if (num(series.value, i) >= LIKELY) return true;
     heard = false;
   }
   return heard ?? (sampleSeries(series, at) === null ? null : false);
