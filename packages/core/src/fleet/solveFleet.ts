@@ -7,7 +7,7 @@ import { IMPOSSIBLE, PIN_BONUS, type StayValues, stayValues } from '../itinerary
 import { checkProblem } from '../itinerary/problem';
 import { seeded } from '../units/seeded';
 import type { FleetBoat, FleetPlan, FleetProblem } from './fleetProblem';
-import { entryOf, f64, i32, nth, num } from '../units/indexed';
+import { entryOf, f64, i32, nth, num, row } from '../units/indexed';
 
 interface Boat {
   readonly boat: FleetBoat;
@@ -270,7 +270,7 @@ function inTurn(
       }
       visits[i] = solveStays(b.boat.problem, v, { pins: b.boat.pins ?? [], exact: false, rounds: 4, price: b.lambda, beam: BEAM }).visits;
     }
-    hold(held, b, nth(visits, i));
+    hold(held, b, row(visits, i));
   }
   return { value: boats.reduce((sum, b, i) => sum + worth(b, visits[i] ?? []), 0), visits };
 }

@@ -2,7 +2,7 @@
 import { fetchRose } from '../exposure/fetch';
 import { insideRing, middleOf, midpointOf } from './polygon';
 import { depthAt, nearestDepth, type SeaBed, toLocal } from './seaBed';
-import { nth } from '../units/indexed';
+import { row } from '../units/indexed';
 
 /** What can be measured of a place. */
 export interface MeasuredSpot {
@@ -22,7 +22,7 @@ const BANK_M = -0.6;
 /** Measures a point, line or area. @param points - Positions as [lon, lat], at least one. */
 export function measureSpot(bed: SeaBed, shape: 'point' | 'line' | 'area', points: readonly (readonly [number, number])[]): MeasuredSpot {
   if (points.length === 0) throw new RangeError('points: a place needs at least one');
-  const [lon, lat] = shape === 'point' ? nth(points, 0) : shape === 'line' ? midpointOf(points) : middleOf(points);
+  const [lon, lat] = shape === 'point' ? row(points, 0) : shape === 'line' ? midpointOf(points) : middleOf(points);
   const middle = toLocal(bed, lat, lon);
   const local = points.map(([x, y]): [number, number] => {
     const p = toLocal(bed, y, x);
@@ -44,14 +44,14 @@ export function measureSpot(bed: SeaBed, shape: 'point' | 'line' | 'area', point
 
 function samplesOf(bed: SeaBed, shape: 'point' | 'line' | 'area', local: readonly [number, number][]): [number, number][] {
   if (shape === 'point') {
-    const [x, y] = nth(local, 0);
+    const [x, y] = row(local, 0);
     return [0, 40, SWING_M].flatMap((r) =>
       Array.from({ length: 8 }, (_, a): [number, number] => [x + r * Math.cos((a * Math.PI) / 4), y + r * Math.sin((a * Math.PI) / 4)]),
     );
   }
   if (shape === 'line')
     return local.slice(1).flatMap((b, i) => {
-      const a = nth(local, i);
+      const a = row(local, i);
       return Array.from({ length: 21 }, (_, s): [number, number] => [a[0] + ((b[0] - a[0]) * s) / 20, a[1] + ((b[1] - a[1]) * s) / 20]);
     });
   const xs = local.map((p) => p[0]);

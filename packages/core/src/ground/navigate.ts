@@ -4,7 +4,7 @@
 import { insideRing } from './polygon';
 import { depthAt, type SeaBed, toLocal } from './seaBed';
 import { speedInWaves } from './speedInWaves';
-import { f64, i32, nth, num } from '../units/indexed';
+import { f64, i32, nth, num, row } from '../units/indexed';
 
 /** A boat as far as runs go. */
 export interface RunningBoat {
@@ -218,7 +218,7 @@ function search({ bed, secondsPerM }: RunField, from: Point, to: readonly Point[
     if (at !== start && here === Number.POSITIVE_INFINITY) continue;
     const soft = free[at] === 1;
     for (let m = 0; m < 16; m++) {
-      const [dx, dy] = nth(MOVES, m);
+      const [dx, dy] = row(MOVES, m);
       const nx = x + dx;
       const ny = y + dy;
       if (nx < 0 || ny < 0 || nx >= columns || ny >= rows) continue;

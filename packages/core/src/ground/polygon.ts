@@ -1,5 +1,5 @@
 // Plane geometry of rings in any unit (even-odd rule).
-import { nth, num } from '../units/indexed';
+import { num, row } from '../units/indexed';
 
 type XY = readonly [number, number];
 
@@ -7,8 +7,8 @@ type XY = readonly [number, number];
 export function insideRing(ring: readonly XY[], [x, y]: XY): boolean {
   let inside = false;
   for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [xi, yi] = nth(ring, i);
-    const [xj, yj] = nth(ring, j);
+    const [xi, yi] = row(ring, i);
+    const [xj, yj] = row(ring, j);
     if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside;
   }
   return inside;
@@ -24,15 +24,15 @@ export function middleOf(points: readonly XY[]): [number, number] {
 
 /** Point of a line at half its length. */
 export function midpointOf(line: readonly XY[]): [number, number] {
-  const lengths = line.slice(1).map((p, i) => Math.hypot(p[0] - nth(line, i)[0], p[1] - nth(line, i)[1]));
+  const lengths = line.slice(1).map((p, i) => Math.hypot(p[0] - row(line, i)[0], p[1] - row(line, i)[1]));
   let left = lengths.reduce((a, b) => a + b, 0) / 2;
   for (let i = 0; i < lengths.length; i++) {
     const l = num(lengths, i);
     if (left <= l && l > 0) {
-      const [a, b] = [nth(line, i), nth(line, i + 1)];
+      const [a, b] = [row(line, i), row(line, i + 1)];
       return [a[0] + (left / l) * (b[0] - a[0]), a[1] + (left / l) * (b[1] - a[1])];
     }
     left -= l;
   }
-  return [...nth(line, 0)];
+  return [...row(line, 0)];
 }

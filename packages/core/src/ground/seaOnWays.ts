@@ -2,7 +2,7 @@
 import { fetchRose } from '../exposure/fetch';
 import { cellOf, type Point, type RunField, waysFrom } from './navigate';
 import { depthAt, toPosition } from './seaBed';
-import { entryOf, nth, num } from '../units/indexed';
+import { entryOf, nth, num, row } from '../units/indexed';
 
 /** A place on a way, as far as its waves go. */
 export interface SeaPlace {
@@ -115,8 +115,8 @@ export function seaWays(
       const way = between(i, j);
       const met = [...mostOpen(sea, [...new Set(Array.from(way.cells, placeOf))]), ...barsOn(way.cells), ...unsoundedOn(way.cells)];
       for (const [a, b] of [[i, j] as const, [j, i] as const]) {
-        nth(seconds, a)[b] = way.seconds;
-        nth(crossed, a)[b] = met;
+        row(seconds, a)[b] = way.seconds;
+        row(crossed, a)[b] = met;
       }
     }
   }
@@ -135,7 +135,7 @@ function findWays(field: RunField, places: readonly Point[], known: KnownWays) {
     const most = Math.max(0, ...lacking.map((l) => l.length));
     if (most === 0) break;
     const i = lacking.findIndex((l) => l.length === most);
-    const to = nth(lacking, i);
+    const to = row(lacking, i);
     const ways = waysFrom(
       field,
       nth(places, i),

@@ -1,5 +1,5 @@
 import { distanceM } from './seaBed';
-import { lastOf, nth } from '../units/indexed';
+import { lastOf, row } from '../units/indexed';
 
 type LonLat = readonly [number, number];
 
@@ -12,7 +12,7 @@ export function thinLine(points: readonly LonLat[], most: number): readonly LonL
   if (!(most >= 2)) throw new RangeError(`most: expected 2 or more, got ${most}`);
   let kept = points;
   for (let stepM = 1; kept.length > most; stepM *= 2) {
-    const next: LonLat[] = [nth(kept, 0)];
+    const next: LonLat[] = [row(kept, 0)];
     for (const p of kept) {
       const last = lastOf(next);
       if (distanceM({ lat: last[1], lon: last[0] }, { lat: p[1], lon: p[0] }) >= stepM) next.push(p);

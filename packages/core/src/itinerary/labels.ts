@@ -4,7 +4,7 @@ import { firstOf, type ItineraryProblem } from './problem';
 import type { Relaxed, Visit } from './relaxation';
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { waysOf } from './ways';
-import { f64, nth, num } from '../units/indexed';
+import { f64, num, row } from '../units/indexed';
 
 /** A way through the day up to leaving a spot. */
 export interface Label {
@@ -113,7 +113,7 @@ export function searchLabels(
   let complete = width === Number.POSITIVE_INFINITY;
   let looked = 0;
   for (let t = 0; t <= last; t++) {
-    const bucket = nth(buckets, t);
+    const bucket = row(buckets, t);
     if (bucket.length === 0) continue;
     const after = (l: Label) => l.value + f64(relaxed.afterDepart, l.s * v.width + t) + l.unvisitedPrice;
     let open = bucket.filter((l) => after(l) > best + EPSILON);

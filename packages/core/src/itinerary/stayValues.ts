@@ -1,5 +1,5 @@
 import type { ItineraryProblem, ItinerarySpot, LegBait, PinnedStay } from './problem';
-import { f64, nth, num } from '../units/indexed';
+import { f64, nth, num, row } from '../units/indexed';
 
 /** Marks a stay that is not allowed. */
 export const IMPOSSIBLE = Number.NEGATIVE_INFINITY;
@@ -66,7 +66,7 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
   const lists = spot.baits && spot.baits.length > 0 ? spot.baits.map((b) => b.ratePerHour) : [spot.ratePerHour];
   const n = lists.length;
   if (n === 1) {
-    const rates = nth(lists, 0);
+    const rates = row(lists, 0);
     let f = dt;
     for (let t = 0; t < length; t++) {
       value[t + 1] = f64(value, t) + (paused(p, start + t) ? 0 : num(rates, start + t) * f);
@@ -91,7 +91,7 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
         const q = nth(best, changed);
         if (q !== k && f64(value, changed) > from) [from, by, at] = [f64(value, changed), q, changed];
       }
-      const gain = paused(p, start + t) ? 0 : num(nth(lists, k), start + t) * now;
+      const gain = paused(p, start + t) ? 0 : num(row(lists, k), start + t) * now;
       f[k * width + t + 1] = from + gain;
       choice[k * width + t + 1] = at;
       previous[k * width + t + 1] = by;

@@ -1,5 +1,5 @@
 import type { ItineraryProblem, ShutRanges } from './problem';
-import { nth, num } from '../units/indexed';
+import { nth, num, row } from '../units/indexed';
 
 /** When ways are run: a boat that finds its way shut, or longer than a little later, waits where it is until then. */
 export interface Ways {
@@ -47,7 +47,7 @@ export function waysOf(p: ItineraryProblem): Ways {
 }
 
 function open(p: ItineraryProblem): AllWays {
-  const way = (s: number, q: number) => num(nth(p.travelSteps, s), q);
+  const way = (s: number, q: number) => num(row(p.travelSteps, s), q);
   const home = (s: number) => num(p.dockTravelSteps, s);
   return {
     arrive: (s, q, t) => t + way(s, q),
@@ -74,13 +74,13 @@ function timed(p: ItineraryProblem): AllWays {
   const [homes, homeRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
   const [outs, outRuns] = [new Int16Array(n * width), new Int16Array(n * width)];
   for (let s = 0; s < n; s++) {
-    const dock = arrivals(p.shutWays?.dock[s] ?? [], (t) => num(nth(dockTravelSteps, levelAt(t)), s), p.steps);
+    const dock = arrivals(p.shutWays?.dock[s] ?? [], (t) => num(row(dockTravelSteps, levelAt(t)), s), p.steps);
     outs.set(dock.at, s * width);
     outRuns.set(dock.run, s * width);
     homes.set(dock.at, s * width);
     homeRuns.set(dock.run, s * width);
     for (let q = 0; q < n; q++) {
-      const way = arrivals(p.shutWays?.between[s]?.[q] ?? [], (t) => num(nth(nth(travelSteps, levelAt(t)), s), q), p.steps);
+      const way = arrivals(p.shutWays?.between[s]?.[q] ?? [], (t) => num(row(row(travelSteps, levelAt(t)), s), q), p.steps);
       table.set(way.at, (s * n + q) * width);
       runs.set(way.run, (s * n + q) * width);
     }

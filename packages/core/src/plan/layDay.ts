@@ -8,7 +8,7 @@ import { MARGIN_STEPS, MIN_STAY_STEPS, type PlanInputs, STEP_MIN } from './planI
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { whyLeftOut } from './whyLeftOut';
 import { saidTime } from '../units/measure';
-import { nth, num } from '../units/indexed';
+import { nth, num, row } from '../units/indexed';
 
 /** A presentation fished for part of a leg. */
 export interface LegPart {
@@ -159,9 +159,9 @@ export function itineraryProblem(
     dockTravelSteps: kept.map(({ i }) => toSteps(inputs.dockTravelMin[i])),
     travelSteps: kept.map(({ i }) => kept.map(({ i: j }) => (i === j ? 0 : toSteps(inputs.travelMin[i]?.[j])))),
     spots: kept.map(({ spot, i, id, worth }) => {
-      const lists = nth(ranking.rates, i);
+      const lists = row(ranking.rates, i);
       const best = lists
-        .map((list, b) => ({ b, list, most: openMost(list, nth(ranking.open, i)) }))
+        .map((list, b) => ({ b, list, most: openMost(list, row(ranking.open, i)) }))
         .filter(({ b }) => !without.includes(nth(inputs.presentations, num(ranking.baits, b)).id))
         .sort((x, y) => y.most - x.most)
         .slice(0, BAITS);
@@ -177,7 +177,7 @@ export function itineraryProblem(
         ratePerHour: baits[0]?.ratePerHour ?? new Array<number>(steps).fill(0),
         baits,
         fadePerHour: spot.fadePerHour,
-        open: nth(ranking.open, i),
+        open: row(ranking.open, i),
         blocked: others.map((t) => [Math.floor(stepOf(t.fromMs)) - MARGIN_STEPS, Math.ceil(stepOf(t.toMs)) + MARGIN_STEPS] as const),
         // Where lines are in already, a few minutes more are a stay.
         minStaySteps: whole(stay?.minMin === undefined ? undefined : stay.minMin * MINUTE) ?? (id === from?.spotId ? 1 : undefined),

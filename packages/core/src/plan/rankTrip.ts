@@ -15,7 +15,7 @@ import { type OtherBait, searchBait, secondBait } from './pickOther';
 import { type Reason, reasonsOf } from './reasons';
 import { type ShutWays, shutWays, wayShutWords } from './shutWays';
 import { whyLeftOut } from './whyLeftOut';
-import { f64, nth, num } from '../units/indexed';
+import { f64, nth, num, row } from '../units/indexed';
 
 /** Spot + presentation + when, with its evidence. */
 export interface Call {
@@ -132,7 +132,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   // Conditions change little in a quarter of an hour; each spot's are worked out once for all presentations.
   const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, at(i * STRIDE))));
   const conditionsAt = (s: number, step: number) => {
-    const here = nth(seen, s);
+    const here = row(seen, s);
     return nth(here, Math.min(here.length - 1, Math.floor(step / STRIDE)));
   };
   const baits = inputs.presentations.flatMap((p, i) => (whyLeftOut(inputs, p, aboard) === null ? [i] : []));
@@ -140,7 +140,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const cutOff = (s: number) => ways.dock[s]?.ranges.some(([from, to]) => from === 0 && to === steps) ?? false;
   const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t), STRIDE)));
   const rates = inputs.spots.map((_, s) => {
-    const read = nth(seen, s).map(rateConditions);
+    const read = row(seen, s).map(rateConditions);
     const lists = baits.map(() => new Array<number>(steps));
     const now = new Float64Array(baits.length);
     for (let t = 0; t < steps; t += STRIDE) {
@@ -157,7 +157,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const shut: ShutSpot[] = [];
   const reach = reachableSteps(inputs, ways, steps);
   inputs.spots.forEach((spot, s) => {
-    const best = bestWindow(nth(rates, s), within(nth(open, s), nth(reach, s)));
+    const best = bestWindow(row(rates, s), within(row(open, s), row(reach, s)));
     if (!best) {
       shut.push({
         spotId: spot.id,
@@ -173,7 +173,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
     const c = rateConditions(over(spot, middle));
     const mean = (list: readonly number[]) => list.slice(best.from, best.to).reduce((x, y) => x + y, 0) / (best.to - best.from);
     const others = baits
-      .map((p, b) => ({ presentationId: nth(inputs.presentations, p).id, ratePerRodHour: mean(nth(nth(rates, s), b)) }))
+      .map((p, b) => ({ presentationId: nth(inputs.presentations, p).id, ratePerRodHour: mean(row(row(rates, s), b)) }))
       .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
     const presentation = nth(inputs.presentations, num(baits, best.bait));
     const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };

@@ -68,3 +68,9 @@ export function bytes(list: Int8Array | Uint8Array, i: number): number {
   // biome-ignore lint/plugin: proved by whoever calls it, in loops that a check would slow.
   return list[i] as number;
 }
+
+/** As num, of rows of a table. @example row([[3], [5]], 1) // [5] */
+export function row<T extends readonly unknown[]>(list: readonly T[], i: number): T {
+  // biome-ignore lint/plugin: proved by whoever calls it, in loops that a check would slow.
+  return list[i] as T;
+}
