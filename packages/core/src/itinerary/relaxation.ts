@@ -2,7 +2,7 @@
 import { IMPOSSIBLE, type StayValues } from './stayValues';
 import { firstOf, type ItineraryProblem } from './problem';
 import { waysOf } from './ways';
-import { f64, nth, num } from '../units/indexed';
+import { f64, i16, nth, num } from '../units/indexed';
 
 /** A visit: arrive and depart step at spot index s. */
 export interface Visit {
@@ -90,9 +90,9 @@ export function relax(p: ItineraryProblem, v: StayValues, price: Float64Array, r
   }
   const path: Visit[] = [];
   for (let s = first, t = first < 0 ? 0 : ways.first(first); s >= 0; ) {
-    const depart = nth(bestDepart, s * width + t);
+    const depart = i16(bestDepart, s * width + t);
     path.push({ s, arrive: t, depart });
-    const next = nth(bestNext, s * width + depart);
+    const next = i16(bestNext, s * width + depart);
     if (next < 0) break;
     t = ways.arrive(s, next, depart);
     s = next;
@@ -169,8 +169,8 @@ export function timeOrder(p: ItineraryProblem, v: StayValues, order: readonly nu
   if (depart < 0) return null;
   const visits: Visit[] = [];
   for (let k = order.length - 1; k >= 0; k--) {
-    visits.unshift({ s: num(order, k), arrive: nth(nth(arrived, k), depart), depart });
-    depart = nth(nth(from, k), depart);
+    visits.unshift({ s: num(order, k), arrive: i16(nth(arrived, k), depart), depart });
+    depart = i16(nth(from, k), depart);
   }
   return { value, visits };
 }

@@ -5,7 +5,7 @@ import { checkProblem, type Itinerary, type ItineraryLeg, type ItineraryProblem,
 import { keepsTerms, type Relaxed, relax, timeOrder, type Visit } from './relaxation';
 import { waysOf } from './ways';
 import { bestStay, PIN_BONUS, type StayValues, stayValues } from './stayValues';
-import { f64, nth, num } from '../units/indexed';
+import { f64, i16, nth, num } from '../units/indexed';
 
 const ROUNDS = 80;
 const BEAM = 30;
@@ -80,12 +80,12 @@ export function solveStays(
     const repaired = timeOrder(problem, v, order);
     if (repaired && repaired.value > best.value && keepsTerms(problem, repaired.visits)) best = repaired;
     const visits = new Int16Array(n);
-    for (const x of relaxed.path) visits[x.s] = nth(visits, x.s) + 1;
+    for (const x of relaxed.path) visits[x.s] = i16(visits, x.s) + 1;
     let norm = 0;
-    for (let s = 0; s < n; s++) norm += overVisited(nth(visits, s), f64(price, s)) ** 2;
+    for (let s = 0; s < n; s++) norm += overVisited(i16(visits, s), f64(price, s)) ** 2;
     if (norm === 0 || tightest.bound - best.value < 1e-9) break;
     const length = (step * Math.max(1e-6, relaxed.bound - best.value)) / norm;
-    price = Float64Array.from(price, (x, s) => Math.max(0, x + length * overVisited(nth(visits, s), x)));
+    price = Float64Array.from(price, (x, s) => Math.max(0, x + length * overVisited(i16(visits, s), x)));
   }
   if (!tightest) tightest = relax(problem, v, price);
   const beam = searchLabels(problem, v, tightest, best.value, { width, stop });

@@ -1,5 +1,5 @@
 import type { ItineraryProblem, ItinerarySpot, LegBait, PinnedStay } from './problem';
-import { f64, nth, num, row } from '../units/indexed';
+import { f64, i16, nth, num, row } from '../units/indexed';
 
 /** Marks a stay that is not allowed. */
 export const IMPOSSIBLE = Number.NEGATIVE_INFINITY;
@@ -25,17 +25,17 @@ export function bestStay(p: ItineraryProblem, spot: ItinerarySpot, start: number
   const list = spot.baits ?? [];
   if (list.length > 0 && run.choice && run.previous) {
     // Walks back through the choices.
-    let k = nth(run.best, last);
+    let k = i16(run.best, last);
     let to = last;
     let t = last;
     while (t > 0 && k >= 0) {
-      const from = nth(run.choice, k * (last + 1) + t);
-      if (from === t - 1 && t - 1 > 0 && nth(run.previous, k * (last + 1) + t) === k) {
+      const from = i16(run.choice, k * (last + 1) + t);
+      if (from === t - 1 && t - 1 > 0 && i16(run.previous, k * (last + 1) + t) === k) {
         t--;
         continue;
       }
       baits.unshift({ id: nth(list, k).id, fromStep: start + t - 1, toStep: start + to });
-      const before = nth(run.previous, k * (last + 1) + t);
+      const before = i16(run.previous, k * (last + 1) + t);
       t = from;
       to = t;
       k = before;
@@ -88,7 +88,7 @@ function stayFrom(p: ItineraryProblem, spot: ItinerarySpot, start: number, until
       let at = t;
       const changed = t - away;
       if (changed > 0) {
-        const q = nth(best, changed);
+        const q = i16(best, changed);
         if (q !== k && f64(value, changed) > from) [from, by, at] = [f64(value, changed), q, changed];
       }
       const gain = paused(p, start + t) ? 0 : num(row(lists, k), start + t) * now;
@@ -133,7 +133,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
       if (a < p.steps) {
         for (let d = a + 1; d <= p.steps; d++) {
           table[row + d] = f64(table, row + width + d);
-          start[row + d] = nth(start, row + width + d);
+          start[row + d] = i16(start, row + width + d);
         }
       }
       const window = open.find(([from, to]) => a >= from && a < to);
@@ -163,7 +163,7 @@ export function stayValues(p: ItineraryProblem, pins: readonly PinnedStay[]): St
   const index = (s: number, a: number, d: number) => (s * width + a) * width + d;
   return {
     at: (s, a, d) => f64(table, index(s, a, d)),
-    startOf: (s, a, d) => nth(start, index(s, a, d)),
+    startOf: (s, a, d) => i16(start, index(s, a, d)),
     table,
     width,
   };

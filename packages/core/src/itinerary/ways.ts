@@ -1,5 +1,5 @@
 import type { ItineraryProblem, ShutRanges } from './problem';
-import { nth, num, row } from '../units/indexed';
+import { i16, num, row } from '../units/indexed';
 
 /** When ways are run: a boat that finds its way shut, or longer than a little later, waits where it is until then. */
 export interface Ways {
@@ -86,14 +86,14 @@ function timed(p: ItineraryProblem): AllWays {
     }
   }
   return {
-    arrive: (s, q, t) => nth(table, (s * n + q) * width + t),
-    first: (q) => nth(outs, q * width),
-    home: (s, t) => nth(homes, s * width + t),
-    run: (s, q, t) => nth(runs, (s * n + q) * width + t),
-    firstRun: (q) => nth(outRuns, q * width),
-    homeRun: (s, t) => nth(homeRuns, s * width + t),
-    out: (q, t) => nth(outs, q * width + t),
-    outRun: (q, t) => nth(outRuns, q * width + t),
+    arrive: (s, q, t) => i16(table, (s * n + q) * width + t),
+    first: (q) => i16(outs, q * width),
+    home: (s, t) => i16(homes, s * width + t),
+    run: (s, q, t) => i16(runs, (s * n + q) * width + t),
+    firstRun: (q) => i16(outRuns, q * width),
+    homeRun: (s, t) => i16(homeRuns, s * width + t),
+    out: (q, t) => i16(outs, q * width + t),
+    outRun: (q, t) => i16(outRuns, q * width + t),
   };
 }
 
@@ -105,9 +105,9 @@ function arrivals(shut: ShutRanges, wayAt: (t: number) => number, steps: number)
     const way = wayAt(t);
     const meets = shut.some(([from, to]) => from < t + Math.max(1, way) && to > t);
     const now = meets || !(way <= steps) ? NEVER : Math.min(NEVER, t + way);
-    const later = t < steps ? nth(at, t + 1) : NEVER;
+    const later = t < steps ? i16(at, t + 1) : NEVER;
     at[t] = Math.min(now, later);
-    run[t] = now <= later ? Math.min(way, steps + 1) : nth(run, t + 1);
+    run[t] = now <= later ? Math.min(way, steps + 1) : i16(run, t + 1);
   }
   return { at, run };
 }

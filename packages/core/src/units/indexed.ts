@@ -63,6 +63,12 @@ export function i32(list: Int32Array, i: number): number {
   return list[i] as number;
 }
 
+/** As num, of short whole numbers. @example i16(Int16Array.of(3, 5), 1) // 5 */
+export function i16(list: Int16Array, i: number): number {
+  // biome-ignore lint/plugin: proved by whoever calls it, in loops that a check would slow.
+  return list[i] as number;
+}
+
 /** As num, of bytes. @example bytes(Int8Array.of(3, 5), 1) // 5 */
 export function bytes(list: Int8Array | Uint8Array, i: number): number {
   // biome-ignore lint/plugin: proved by whoever calls it, in loops that a check would slow.
