@@ -1,9 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef } from 'react';
-import { v7 } from 'uuid';
 import { beginQuery } from '../begin/queries';
 import { post } from '../data/api';
 import { useSave } from '../data/useSave';
+import { useSendKey } from '../data/useSendKey';
 import { Entry } from '../ui/form/Entry';
 import { CheckField, ChoiceField, TextField } from '../ui/form/fields';
 import { Sheet } from '../ui/Sheet';
@@ -25,15 +24,16 @@ interface Typed {
 
 /** Asks somebody into the outfit. */
 export function InviteDialog({ open, onClose, onMade }: { open: boolean; onClose: () => void; onMade: (invited: Invited) => void }) {
-  const key = useRef(v7());
+  // By whom it asks in: somebody else is another invitation, though the answer to the first was lost.
+  const key = useSendKey();
   const { data: begin } = useQuery(beginQuery);
   const mail = begin?.mail === true;
   const saving = useSave<Typed, { token: string | null }>({
-    send: (typed) => post('/invitations', { id: key.current, personId: null, ...typed }),
+    send: (typed) => post('/invitations', { id: key.of(typed.email), personId: null, ...typed }),
     touches: [['invitations']],
     told: (_, { name, byMail }) => (byMail ? `The letter to ${name} is on its way.` : `The link for ${name} is made.`),
     onStored: ({ token }, { name }) => {
-      key.current = v7();
+      key.stored();
       onClose();
       if (token !== null) onMade({ name, token, again: false });
     },
