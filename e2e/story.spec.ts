@@ -139,6 +139,8 @@ test('a mate logs the trip on a phone, without signal and through a crash', asyn
   await crashServer();
   await bass(42);
   await page.getByRole('button', { name: 'Released', exact: true }).click();
+  // The line below it still speaks of the entries before until this one is written.
+  await expect(page.getByText('Sea bass 42 cm, released')).toBeVisible();
   await expect(page.getByText(/entries are with the crew/)).toBeVisible({ timeout: 30_000 });
   const landed = async () =>
     (

@@ -17,6 +17,10 @@ const FIRST_LANE = ['answers', 'begin', 'calendar', 'fleet', 'keyboard', 'own', 
 /** Processors from which two stories at a time are done sooner than one after the other. */
 const CORES_FOR_TWO = 4;
 const counts = { passed: 0, failed: 0, skipped: 0 };
+/** What failed and why, told once more at the end: where a long log is cut, its end is what is left. */
+const failures = [];
+/** Lines of a reason that are told there. */
+const REASON_LINES = 12;
 
 await main(async () => {
   const which = process.argv[2] ?? 'all';
@@ -29,6 +33,7 @@ await main(async () => {
   await offerGpsbabel();
   if (which !== 'browser') await unit(bin);
   if (which !== 'unit') await browser(chromium);
+  if (failures.length > 0) say(`\nFailed:\n${failures.join('\n')}`);
   say('');
   say(`All tests ran in ${Math.round((Date.now() - started) / 1000)} s.`);
   say(`Tests: ${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
@@ -65,6 +70,11 @@ async function unit(bin) {
     counts.passed += json?.numPassedTests ?? 0;
     counts.failed += (json?.numFailedTests ?? 0) + (result.status !== 0 && !json?.numFailedTests ? 1 : 0);
     counts.skipped += json?.numPendingTests ?? 0;
+    for (const file of json?.testResults ?? []) {
+      const failed = file.assertionResults.filter((t) => t.status === 'failed');
+      for (const t of failed) noteFailure(`${path.relative(ROOT, file.name)}: ${t.fullName}`, t.failureMessages?.[0]);
+      if (file.status === 'failed' && failed.length === 0) noteFailure(path.relative(ROOT, file.name), file.message);
+    }
   } finally {
     await db.stop();
     rmSync(folder, { recursive: true, force: true });
@@ -126,6 +136,9 @@ async function lane(name, chromium, wanted) {
     counts.passed += json?.stats?.expected ?? 0;
     counts.failed += (json?.stats?.unexpected ?? 0) + (json?.stats?.flaky ?? 0) + (failed && !json?.stats?.unexpected ? 1 : 0);
     counts.skipped += json?.stats?.skipped ?? 0;
+    const specs = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specs)];
+    for (const spec of (json?.suites ?? []).flatMap(specs).filter((x) => !x.ok))
+      noteFailure(`${spec.file}: ${spec.title}`, spec.tests.flatMap((t) => t.results).find((r) => r.error)?.error.message);
   } finally {
     control.close();
     await line.cut();
@@ -217,6 +230,18 @@ function showFailures(name) {
     const lines = (readFileSync(page, 'utf8').split('# Page snapshot')[1] ?? '').split('\n').filter((l) => !l.includes('/url:'));
     say(lines.slice(0, SHOWN_LINES).join('\n'));
   }
+}
+
+function noteFailure(name, reason) {
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: the colours of a terminal begin with one.
+  const plain = String(reason ?? 'no reason was given').replace(/\u001b\[[0-9;]*m/g, '');
+  failures.push(
+    `- ${name}`,
+    ...plain
+      .split('\n')
+      .slice(0, REASON_LINES)
+      .map((l) => `    ${l}`),
+  );
 }
 
 function read(file) {

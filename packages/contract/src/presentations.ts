@@ -1,22 +1,29 @@
 // Families of presentations with their envelopes, and the variants that the crew fishes.
+import { type ClosedSpan, ENVELOPE_SPANS, type EnvelopeSpan, type OpenSpan } from '@bluffwind/core/catchrate/envelope';
 import { said } from '@bluffwind/core/units/measure';
 import { z } from 'zod';
 import { id } from './ids';
 
 const optional = (min: number, max: number) => z.number().min(min).max(max).nullable();
 
+type Limits<S extends EnvelopeSpan, T> = { [K in S['lo' | 'hi']]: T };
+const limits = <S extends EnvelopeSpan, T>(spans: readonly EnvelopeSpan[], of: (s: EnvelopeSpan) => T) =>
+  Object.fromEntries(spans.flatMap((s) => [s.lo, s.hi].map((name) => [name, of(s)]))) as Limits<S, T>;
+
+/** Limits that every family has, and those that it may leave open (null). */
+export const closedLimits = limits<ClosedSpan, z.ZodNumber>(
+  ENVELOPE_SPANS.filter((s) => s.start !== null),
+  (s) => z.number().min(s.least).max(s.most),
+);
+export const openLimits = limits<OpenSpan, z.ZodNullable<z.ZodNumber>>(
+  ENVELOPE_SPANS.filter((s) => s.start === null),
+  (s) => optional(s.least, s.most),
+);
+
 /** Where a family is meant to work; null limits are open, empty lists are any. */
 export const envelope = z.object({
-  depthMinM: z.number().min(0).max(500),
-  depthMaxM: z.number().min(0).max(500),
-  tempMinC: z.number().min(-2).max(40),
-  tempMaxC: z.number().min(-2).max(40),
-  clarityMinM: optional(0, 60),
-  clarityMaxM: optional(0, 60),
-  windMinMps: optional(0, 40),
-  windMaxMps: optional(0, 40),
-  currentMinMps: optional(0, 5),
-  currentMaxMps: optional(0, 5),
+  ...closedLimits,
+  ...openLimits,
   /** 0 dark, 1 low sun and twilight, 2 middling, 3 high sun. */
   light: z.array(z.int().min(0).max(3)).max(4),
   cover: z.array(z.string().min(1).max(40)).max(20),
@@ -37,16 +44,11 @@ const familyFields = envelope.extend({
 });
 
 const inOrder = (f: z.infer<typeof familyFields>, c: z.RefinementCtx): void => {
-  for (const [lo, hi, name, measure] of [
-    [f.depthMinM, f.depthMaxM, 'depthMaxM', 'depth'],
-    [f.tempMinC, f.tempMaxC, 'tempMaxC', 'temp'],
-    [f.clarityMinM, f.clarityMaxM, 'clarityMaxM', 'depth'],
-    [f.windMinMps, f.windMaxMps, 'windMaxMps', 'wind'],
-    [f.currentMinMps, f.currentMaxMps, 'currentMaxMps', 'current'],
-  ] as const) {
-    const as = (v: number) => said(v, measure, Number.isInteger(v) ? 0 : 1);
+  for (const span of ENVELOPE_SPANS) {
+    const [lo, hi] = [f[span.lo], f[span.hi]];
+    const as = (v: number) => said(v, span.measure, Number.isInteger(v) ? 0 : 1);
     if (lo !== null && hi !== null && hi < lo)
-      c.addIssue({ code: 'custom', path: [name], message: `expected at least ${as(lo)}, got ${as(hi)}` });
+      c.addIssue({ code: 'custom', path: [span.hi], message: `expected at least ${as(lo)}, got ${as(hi)}` });
   }
 };
 

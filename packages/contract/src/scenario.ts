@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { gearAboard } from './aboard';
 import { featureEdit, mark, position } from './grounds';
 import { date, id, instant, lengthKind } from './ids';
+import { closedLimits, openLimits } from './presentations';
 import { hazard } from './risk';
 import { newRuleBody } from './rule';
 import { currentStation, tideRecord } from './water';
@@ -114,20 +115,12 @@ export const outfitScenario = z.object({
     z.object({
       id: z.string(),
       name: z.string(),
-      depthMinM: z.number(),
-      depthMaxM: z.number(),
-      tempMinC: z.number(),
-      tempMaxC: z.number(),
+      ...closedLimits,
+      ...z.object(openLimits).partial().shape,
       coverRate: z.int(),
       skill: z.int(),
       snag: z.int(),
       handling: z.string(),
-      clarityMinM: z.number().nullable().optional(),
-      clarityMaxM: z.number().nullable().optional(),
-      windMinMps: z.number().nullable().optional(),
-      windMaxMps: z.number().nullable().optional(),
-      currentMinMps: z.number().nullable().optional(),
-      currentMaxMps: z.number().nullable().optional(),
       light: z.array(z.int()).optional(),
       cover: z.array(z.string()).optional(),
       months: z.array(z.int()).optional(),

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { GROUPS, levelsOf, lightBand, listsOf, waterLevels } from './groups';
 import { RATE_RULES } from './rateRules';
 import { TRADE_RULES } from './tradeRules';
-import type { Envelope, RateConditions, RateWorld } from './world';
+import { type Envelope, ENVELOPE_SPANS } from './envelope';
+import type { RateConditions, RateWorld } from './world';
 
 const NOON = Date.UTC(2026, 5, 19, 12);
 const ENVELOPE: Envelope = {
@@ -123,16 +124,16 @@ describe('what a bait is made for', () => {
   });
   it('F7: the large jointed lure wants 0.75 to 1.5 m of visibility and a 10 to 20 mph wind', () => {
     // 10 and 20 mph are 4.5 and 8.9 m/s.
-    for (const mph of [10.1, 15, 20]) expect(at({ windMps: mph * 0.44704 }).windFit).toBe(0);
-    expect(at({ windMps: 3 * 0.44704 }).windFit).toBe(2);
-    expect([0.8, 1.5, 3].map((clarityM) => at({ clarityM }).clarityFit)).toEqual([0, 0, 2]);
+    const fits = (c: RateConditions, key: string) => at(c).fits[ENVELOPE_SPANS.findIndex((s) => s.key === key)];
+    for (const mph of [10.1, 15, 20]) expect(fits({ windMps: mph * 0.44704 }, 'wind')).toBe(0);
+    expect(fits({ windMps: 3 * 0.44704 }, 'wind')).toBe(2);
+    expect([0.8, 1.5, 3].map((clarityM) => fits({ clarityM }, 'clarity'))).toEqual([0, 0, 2]);
   });
   it('ground and light are in or out; a bait that is open to all, or a spot of no known kind, says nothing', () => {
     expect([0, 1, 2].map((spot) => at({}, { spot }).coverFit)).toEqual([0, 2, -1]);
     expect([3, 50].map((sunHeightDeg) => at({ sunHeightDeg }).lightFit)).toEqual([0, 2]);
     const open = at({ depthM: 2, waterTempC: 12, clarityM: 1, windMps: 6, currentMps: 1, sunHeightDeg: 3 }, { bait: 1 });
-    for (const key of ['depthFit', 'tempFit', 'clarityFit', 'windFit', 'currentFit', 'coverFit', 'seasonFit', 'lightFit'] as const)
-      expect(open[key], key).toBe(-1);
+    expect([...open.fits, open.coverFit, open.seasonFit, open.lightFit]).toEqual(new Array(8).fill(-1));
   });
 });
 
@@ -171,7 +172,7 @@ describe('every group', () => {
   });
   it('has a name of its own, and each rule words of its own', () => {
     expect(new Set(GROUPS.map((g) => g.name)).size).toBe(GROUPS.length);
-    const texts = [...Object.values(TRADE_RULES).map((r) => r.text), ...RATE_RULES.map((r) => r.text)];
+    const texts = [...Object.values(TRADE_RULES).map((r) => r.text), ...ENVELOPE_SPANS.map((s) => s.why), ...RATE_RULES.map((r) => r.text)];
     expect(new Set(texts).size).toBe(texts.length);
   });
 });

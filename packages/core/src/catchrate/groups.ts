@@ -4,8 +4,9 @@ import { DAY, HOUR } from '../units/time';
 import { RATE_RULES, type RuleInput } from './rateRules';
 import { type FeedIndex, type Feeding, feedIndex, feedingAt } from './feeds';
 import { NO_SIGNS, SIGN_HALF_LIFE_H, type SignIndex, type SignLevels, signIndex, signsAt } from './signs';
-import { bankWindPrior, fitPrior, type RulePrior, TRADE_RULES } from './tradeRules';
-import type { Envelope, RateConditions, RateWorld } from './world';
+import { type Envelope, ENVELOPE_SPANS, type EnvelopeSpan } from './envelope';
+import { bankWindPrior, fitPrior, OF_FAMILY, type RulePrior, TRADE_RULES } from './tradeRules';
+import type { RateConditions, RateWorld } from './world';
 import { bytes, nth, num } from '../units/indexed';
 
 /** Levels of one set or query; -1 is unknown. */
@@ -23,11 +24,8 @@ export interface Levels {
   bankWind: number;
   month: number;
   week: number;
-  depthFit: number;
-  tempFit: number;
-  clarityFit: number;
-  windFit: number;
-  currentFit: number;
+  /** How the bait fits each line of its envelope, in their order: 0 inside, 1 near, 2 outside. */
+  fits: Int8Array;
   coverFit: number;
   seasonFit: number;
   lightFit: number;
@@ -147,52 +145,7 @@ export const GROUPS: readonly Group[] = [
   { name: 'wind on the bank', tau0: 15, size: () => 6, code: (v) => v.bankWind, prior: bankWindPrior },
   { name: 'spot and wind direction', tau0: 6, size: (l) => l.spots * OCTANTS, code: (v) => pair(v.spot, v.octant, OCTANTS) },
   { name: 'month', tau0: 10, size: () => 12, code: (v) => v.month },
-  {
-    name: 'depth for the presentation',
-    bait: true,
-    tau0: 20,
-    size: () => FITS,
-    reference: 0,
-    code: (v) => v.depthFit,
-    prior: fitPrior(TRADE_RULES.depth, 0.7, 0.4),
-    needs: missing('depthM', 'depth'),
-  },
-  {
-    name: 'temperature for the presentation',
-    bait: true,
-    tau0: 20,
-    size: () => FITS,
-    reference: 0,
-    code: (v) => v.tempFit,
-    prior: fitPrior(TRADE_RULES.temperature, 0.75, 0.45),
-  },
-  {
-    name: 'clarity for the presentation',
-    bait: true,
-    tau0: 20,
-    size: () => FITS,
-    reference: 0,
-    code: (v) => v.clarityFit,
-    prior: fitPrior(TRADE_RULES.clarity, 0.9, 0.7),
-  },
-  {
-    name: 'wind for the presentation',
-    bait: true,
-    tau0: 20,
-    size: () => FITS,
-    reference: 0,
-    code: (v) => v.windFit,
-    prior: fitPrior(TRADE_RULES.wind, 0.9, 0.7),
-  },
-  {
-    name: 'current for the presentation',
-    bait: true,
-    tau0: 20,
-    size: () => FITS,
-    reference: 0,
-    code: (v) => v.currentFit,
-    prior: fitPrior(TRADE_RULES.current, 0.9, 0.75),
-  },
+  ...ENVELOPE_SPANS.map(spanGroup),
   {
     name: 'ground for the presentation',
     bait: true,
@@ -222,6 +175,20 @@ export const GROUPS: readonly Group[] = [
   },
   ...RATE_RULES.map(ruleGroup),
 ];
+
+/** One line of a family's envelope as a group: inside it is what the others are held against. */
+function spanGroup(span: EnvelopeSpan, k: number): Group {
+  return {
+    name: span.group,
+    bait: true,
+    tau0: 20,
+    size: () => FITS,
+    reference: 0,
+    code: (v) => bytes(v.fits, k),
+    prior: fitPrior({ id: OF_FAMILY, text: span.why }, span.nearShare, span.outsideShare),
+    ...('missing' in span ? { needs: missing(span.of, span.missing) } : {}),
+  };
+}
 
 /** One of the trade's rules as a group: its levels begin at their multipliers. */
 function ruleGroup(rule: (typeof RATE_RULES)[number], k: number): Group {
@@ -259,11 +226,12 @@ function band(value: number | null | undefined, edges: readonly number[]): numbe
 }
 
 /** 0 inside, 1 near, 2 outside; -1 when either side is unknown. */
-function fit(value: number | null | undefined, min: number | null | undefined, max: number | null | undefined, near: number): number {
-  const [lo, hi] = [min ?? null, max ?? null];
-  if (value === null || value === undefined || Number.isNaN(value) || (lo === null && hi === null)) return -1;
-  if ((lo === null || value >= lo) && (hi === null || value <= hi)) return 0;
-  return (lo === null || value >= lo - near) && (hi === null || value <= hi + near) ? 1 : 2;
+function fit(value: number | null | undefined, lo: number | null | undefined, hi: number | null | undefined, span: EnvelopeSpan): number {
+  const [from, to] = [lo ?? null, hi ?? null];
+  if (value === null || value === undefined || Number.isNaN(value) || (from === null && to === null)) return -1;
+  if ((from === null || value >= from) && (to === null || value <= to)) return 0;
+  const near = span.near(to ?? 0);
+  return (from === null || value >= from - near) && (to === null || value <= to + near) ? 1 : 2;
 }
 
 /** Thick cloud takes the glare off a high sun. */
@@ -324,11 +292,7 @@ export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: nu
     bankWind: bank < 0 || !known ? -1 : bank * 2 + (temp >= COLD_C ? 1 : 0),
     month: monthOf(at),
     week: Math.min(WEEKS - 1, Math.max(0, Math.floor((world.now - at) / (7 * DAY)))),
-    depthFit: -1,
-    tempFit: -1,
-    clarityFit: -1,
-    windFit: -1,
-    currentFit: -1,
+    fits: new Int8Array(ENVELOPE_SPANS.length).fill(-1),
     coverFit: -1,
     seasonFit: -1,
     lightFit: -1,
@@ -370,11 +334,10 @@ export function setBait(v: Levels, world: RateWorld, lists: Lists, presentation:
   const e: Envelope | null = world.presentations[presentation]?.envelope ?? null;
   v.presentation = presentation;
   v.family = lists.familyOf[presentation] ?? -1;
-  v.depthFit = e ? fit(c.depthM, e.depthMinM, e.depthMaxM, Math.max(0.5, 0.3 * e.depthMaxM)) : -1;
-  v.tempFit = e ? fit(c.waterTempC, e.tempMinC, e.tempMaxC, 3) : -1;
-  v.clarityFit = e ? fit(c.clarityM, e.clarityMinM, e.clarityMaxM, 0.5) : -1;
-  v.windFit = e ? fit(c.windMps, e.windMinMps, e.windMaxMps, 2) : -1;
-  v.currentFit = e ? fit(c.currentMps, e.currentMinMps, e.currentMaxMps, 0.2) : -1;
+  for (let k = 0; k < ENVELOPE_SPANS.length; k++) {
+    const span = nth(ENVELOPE_SPANS, k);
+    v.fits[k] = e ? fit(c[span.of], e[span.lo], e[span.hi], span) : -1;
+  }
   v.coverFit = coverFit(e, world.spots[v.spot]?.structure);
   v.seasonFit = seasonFit(e, monthOf(at) + 1);
   setRules(v, world, world.presentations[presentation], at, c, true);

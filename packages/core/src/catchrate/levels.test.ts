@@ -3,7 +3,11 @@ import { describe, expect, it } from 'vitest';
 import { DAY } from '../units/time';
 import { GROUPS, type Levels, levelsOf, listsOf, waterLevels, WEEK_GROUP } from './groups';
 import { RATE_RULES } from './rateRules';
-import type { Envelope, RateConditions, RateWorld } from './world';
+import { type Envelope, ENVELOPE_SPANS } from './envelope';
+import type { RateConditions, RateWorld } from './world';
+
+/** How a bait fits a line of its envelope. */
+const fitOf = (v: Levels, key: string) => v.fits[ENVELOPE_SPANS.findIndex((s) => s.key === key)] ?? Number.NaN;
 
 const NOON = Date.UTC(2026, 5, 19, 12);
 const ENVELOPE: Envelope = {
@@ -79,9 +83,18 @@ describe('a level', () => {
         currentMps: nothing,
         sunHeightDeg: nothing,
       });
-      expect([v.temp, v.clarity, v.wind, v.light, v.tempFit, v.clarityFit, v.windFit, v.depthFit, v.currentFit, v.lightFit]).toEqual(
-        new Array(10).fill(-1),
-      );
+      expect([
+        v.temp,
+        v.clarity,
+        v.wind,
+        v.light,
+        fitOf(v, 'temp'),
+        fitOf(v, 'clarity'),
+        fitOf(v, 'wind'),
+        fitOf(v, 'depth'),
+        fitOf(v, 'current'),
+        v.lightFit,
+      ]).toEqual(new Array(10).fill(-1));
     }
     for (const nothing of [null, undefined]) expect(at({ tideStage: nothing }).stage).toBe(-1);
   });
@@ -90,20 +103,22 @@ describe('a level', () => {
 describe('how a bait fits', () => {
   it('is inside to its edges, near within its margin, outside beyond', () => {
     // Margins: three tenths of the greatest depth, 3 C, 0.5 m, 2 m/s, 0.2 m/s.
-    expect(each('depthM', [0.79, 0.81, 2, 4, 5.19, 5.21], (v) => v.depthFit)).toEqual([2, 1, 0, 0, 1, 2]);
-    expect(each('waterTempC', [4.9, 5, 8, 18, 21, 21.1], (v) => v.tempFit)).toEqual([2, 1, 0, 0, 1, 2]);
-    expect(each('clarityM', [0.24, 0.25, 0.75, 1.5, 2, 2.01], (v) => v.clarityFit)).toEqual([2, 1, 0, 0, 1, 2]);
-    expect(each('windMps', [1.9, 2, 4, 9, 11, 11.1], (v) => v.windFit)).toEqual([2, 1, 0, 0, 1, 2]);
-    expect(each('currentMps', [0.19, 0.2, 0.4, 1, 1.2, 1.21], (v) => v.currentFit)).toEqual([2, 1, 0, 0, 1, 2]);
+    expect(each('depthM', [0.79, 0.81, 2, 4, 5.19, 5.21], (v) => fitOf(v, 'depth'))).toEqual([2, 1, 0, 0, 1, 2]);
+    expect(each('waterTempC', [4.9, 5, 8, 18, 21, 21.1], (v) => fitOf(v, 'temp'))).toEqual([2, 1, 0, 0, 1, 2]);
+    expect(each('clarityM', [0.24, 0.25, 0.75, 1.5, 2, 2.01], (v) => fitOf(v, 'clarity'))).toEqual([2, 1, 0, 0, 1, 2]);
+    expect(each('windMps', [1.9, 2, 4, 9, 11, 11.1], (v) => fitOf(v, 'wind'))).toEqual([2, 1, 0, 0, 1, 2]);
+    expect(each('currentMps', [0.19, 0.2, 0.4, 1, 1.2, 1.21], (v) => fitOf(v, 'current'))).toEqual([2, 1, 0, 0, 1, 2]);
   });
   it('has one edge where only one is told, and none where neither is', () => {
     const open = (envelope: Partial<Envelope>, c: RateConditions) =>
       levelsOf({ ...world, presentations: [{ id: 'x', envelope: { ...ENVELOPE, ...envelope } }] }, lists, 0, 0, NOON, c);
-    expect([0.1, 0.3, 0.5, 9].map((currentMps) => open({ currentMaxMps: null }, { currentMps }).currentFit)).toEqual([2, 1, 0, 0]);
-    expect([0, 0.9, 1.1, 1.3].map((currentMps) => open({ currentMinMps: null }, { currentMps }).currentFit)).toEqual([0, 0, 1, 2]);
-    expect(open({ currentMinMps: null, currentMaxMps: null }, { currentMps: 0.5 }).currentFit).toBe(-1);
+    expect([0.1, 0.3, 0.5, 9].map((currentMps) => fitOf(open({ currentMaxMps: null }, { currentMps }), 'current'))).toEqual([2, 1, 0, 0]);
+    expect([0, 0.9, 1.1, 1.3].map((currentMps) => fitOf(open({ currentMinMps: null }, { currentMps }), 'current'))).toEqual([0, 0, 1, 2]);
+    expect(fitOf(open({ currentMinMps: null, currentMaxMps: null }, { currentMps: 0.5 }), 'current')).toBe(-1);
     // A shallow bait has half a metre of margin.
-    expect([0.49, 0.51, 1.49, 1.51].map((depthM) => open({ depthMinM: 1, depthMaxM: 1 }, { depthM }).depthFit)).toEqual([2, 1, 1, 2]);
+    expect([0.49, 0.51, 1.49, 1.51].map((depthM) => fitOf(open({ depthMinM: 1, depthMaxM: 1 }, { depthM }), 'depth'))).toEqual([
+      2, 1, 1, 2,
+    ]);
   });
   it('is by cover, month and light where its kind has any', () => {
     expect([0, 1, 2].map((spot) => at({}, { spot }).coverFit)).toEqual([0, 2, -1]);
@@ -113,20 +128,27 @@ describe('how a bait fits', () => {
     const none = at({ sunHeightDeg: 20 }, { bait: 2 });
     expect([none.coverFit, none.seasonFit, none.lightFit]).toEqual([-1, -1, -1]);
     const any = at({ depthM: 3, waterTempC: 12, clarityM: 1, windMps: 5, currentMps: 0.5, sunHeightDeg: 20 }, { bait: 1 });
-    expect([any.depthFit, any.tempFit, any.clarityFit, any.windFit, any.currentFit, any.coverFit, any.seasonFit, any.lightFit]).toEqual(
-      new Array(8).fill(-1),
-    );
+    expect([
+      fitOf(any, 'depth'),
+      fitOf(any, 'temp'),
+      fitOf(any, 'clarity'),
+      fitOf(any, 'wind'),
+      fitOf(any, 'current'),
+      any.coverFit,
+      any.seasonFit,
+      any.lightFit,
+    ]).toEqual(new Array(8).fill(-1));
   });
   it('is not told of the water alone', () => {
     const v = waterLevels(world, lists, 0, NOON, { depthM: 3, waterTempC: 12, sunHeightDeg: 20 });
     expect([
       v.presentation,
       v.family,
-      v.depthFit,
-      v.tempFit,
-      v.clarityFit,
-      v.windFit,
-      v.currentFit,
+      fitOf(v, 'depth'),
+      fitOf(v, 'temp'),
+      fitOf(v, 'clarity'),
+      fitOf(v, 'wind'),
+      fitOf(v, 'current'),
       v.coverFit,
       v.seasonFit,
       v.lightFit,

@@ -1,6 +1,7 @@
 // Rules of the trade as priors: each sets the prior mean of some levels' multiplier and how many fish of evidence it is
 // worth. Common practice, no published source; the log overrules them. Those of place, water, hour and bait stand in rateRules.ts;
-// here are the envelope of a family and the two schools of the wind.
+// the limits of a family in envelope.ts; here are its ground, season
+// and light, and the two schools of the wind.
 import { num } from '../units/indexed';
 
 /** A rule as the screens name it. */
@@ -13,13 +14,8 @@ export interface TradeRule {
 export const OF_FAMILY = 'family';
 
 export const TRADE_RULES = {
-  depth: { id: OF_FAMILY, text: 'a bait fishes best at the depth that its kind is made for' },
-  temperature: { id: OF_FAMILY, text: 'a kind of bait has its temperatures' },
-  clarity: { id: OF_FAMILY, text: 'a kind of bait has its clarity' },
-  wind: { id: OF_FAMILY, text: 'some kinds of bait want a ripple, some a calm' },
   ground: { id: OF_FAMILY, text: 'a rig is made for a kind of ground' },
   season: { id: OF_FAMILY, text: 'a kind of bait has its season' },
-  current: { id: OF_FAMILY, text: 'a kind of bait needs its current' },
   light: { id: OF_FAMILY, text: 'a kind of bait has its light' },
   bank: { id: 'two schools', text: 'wind onto the bank gathers bait in the warm season; the lee is warmer in the cold' },
 } as const satisfies Record<string, TradeRule>;

@@ -1,3 +1,4 @@
+import type { Envelope } from './envelope';
 import type { Feed } from './feeds';
 import type { Sign } from './signs';
 
@@ -51,26 +52,6 @@ export interface RateQuery {
   readonly spot: string;
   readonly presentation: string;
   readonly conditions: RateConditions;
-}
-
-/** Where a presentation is meant to work: its family's envelope. Absent limits are open. */
-export interface Envelope {
-  readonly depthMinM: number;
-  readonly depthMaxM: number;
-  readonly tempMinC: number;
-  readonly tempMaxC: number;
-  readonly clarityMinM?: number | null;
-  readonly clarityMaxM?: number | null;
-  readonly windMinMps?: number | null;
-  readonly windMaxMps?: number | null;
-  readonly currentMinMps?: number | null;
-  readonly currentMaxMps?: number | null;
-  /** Light in which it shines: bands of LIGHT_NAMES; empty is any. */
-  readonly light?: readonly number[];
-  /** Structures that it is made for; empty is any. */
-  readonly cover?: readonly string[];
-  /** Months (1 to 12) of its season; empty is any. */
-  readonly months?: readonly number[];
 }
 
 export interface RateSpot {

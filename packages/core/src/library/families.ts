@@ -1,14 +1,11 @@
 // The families of presentations, with the water each is for: common practice of the trade, where the ranking begins before an outfit has
 // a log of its own. Depths are of the water fished, m; temperatures of the water, C; clarity is the depth a white disc is seen to, m.
+import type { EnvelopeLimits } from '../catchrate/envelope';
 
 /** One family: what it is for and what it asks of water and people. */
-export interface LibraryFamily {
+export interface LibraryFamily extends EnvelopeLimits {
   readonly id: string;
   readonly name: string;
-  readonly depthMinM: number;
-  readonly depthMaxM: number;
-  readonly tempMinC: number;
-  readonly tempMaxC: number;
   /** Water covered, 1 (one place) to 5. */
   readonly coverRate: number;
   /** Skill it asks of an angler, 1 to 3. */
@@ -16,12 +13,6 @@ export interface LibraryFamily {
   /** Risk to lose the rig, 1 to 3. */
   readonly snag: number;
   readonly handling: string;
-  readonly clarityMinM?: number;
-  readonly clarityMaxM?: number;
-  readonly windMinMps?: number;
-  readonly windMaxMps?: number;
-  readonly currentMinMps?: number;
-  readonly currentMaxMps?: number;
   /** Kinds of place it is for; any when left out. */
   readonly cover?: string[];
   /** Months, 1 to 12; all when left out. */

@@ -24,8 +24,10 @@ import { router } from '../http/routes';
 import { DEVICE, DEVICE_DAYS, SESSION, writeCookie } from './cookies';
 import { makeOutfit } from './newOutfit';
 import { asksForCode } from './secondFactor';
-import { type Account, checkPassword, digest, endSessions, hashPassword, openSession, SESSION_DAYS } from './session';
+import { type Account, checkPassword, endSessions, hashPassword, openSession, SESSION_DAYS } from './session';
 import { signInTries } from './tries';
+import { invitationBy } from './invitationBy';
+import { isEmailTaken } from './isEmailTaken';
 
 const done = z.object({ ok: z.literal(true) });
 
@@ -83,8 +85,7 @@ export function beginRoutes(deps: Deps) {
         return { ok: true as const };
       }
       if (!(await mayBegin()).open) throw new Problem('not_open');
-      const [{ taken }] = await deps.source.query('select email_taken($1) as taken', [body.email]);
-      if (taken) throw emailTaken();
+      if (await isEmailTaken(deps.source, body.email)) throw emailTaken();
       await inOutfit(deps.source, body.id, (entities) => makeOutfit(entities, body));
       await enter(c, { personId: body.personId, outfitId: body.id }, 'begin outfit');
       return { ok: true as const };
@@ -111,15 +112,7 @@ export function beginRoutes(deps: Deps) {
   );
 
   const invitationOf = async (token: string) => {
-    const [row]: {
-      invitation_id: string;
-      outfit_id: string;
-      outfit: string;
-      person_id: string | null;
-      name: string;
-      email: string;
-      role: 'owner' | 'captain' | 'mate';
-    }[] = await deps.source.query('select * from invitation_by($1, $2)', [digest(token), new Date(deps.clock.now())]);
+    const row = await invitationBy(deps.source, token, deps.clock.now());
     if (!row) throw new Problem('invitation_over');
     return row;
   };
@@ -168,8 +161,7 @@ export function beginRoutes(deps: Deps) {
           await endSessions(entities, row.person_id, 'all');
           return asksForCode(entities, row.person_id);
         } else {
-          const [{ known }] = await entities.query('select email_taken($1) as known', [row.email]);
-          if (known) throw emailTaken();
+          if (await isEmailTaken(entities, row.email)) throw emailTaken();
           const { email, role } = row;
           await entities.insert(PersonEntity, { id: personId, outfitId: row.outfit_id, name, email, passwordHash, role, active: true });
           return false;

@@ -16,6 +16,7 @@ import { askToMake, askToSignIn, challenges, madeBy, MOST_PASSKEYS, originOf, si
 import { requirePassword } from './requirePassword';
 import { openSession, ownDevice, SESSION_DAYS } from './session';
 import { signInTries } from './tries';
+import { passkeyPerson } from './passkeyPerson';
 
 const done = z.object({ ok: z.literal(true) });
 const SHORT = { maxBytes: 20_000 };
@@ -56,12 +57,9 @@ export function publicPasskeyRoutes(deps: Deps) {
       const address = addressOf(c, deps.config.trustProxy);
       const one = tryFrom(address);
       await tries.count(one);
-      const [account]: { outfit_id: string; person_id: string }[] = await deps.source.query('select * from passkey_person($1)', [
-        String(answer.id ?? '').slice(0, 1400),
-      ]);
+      const who = await passkeyPerson(deps.source, String(answer.id ?? ''));
       // An unknown one and one that does not hold are told alike.
-      if (!account) throw new Problem('wrong_passkey');
-      const who = { outfitId: account.outfit_id, personId: account.person_id };
+      if (!who) throw new Problem('wrong_passkey');
       const nowMs = deps.clock.now();
       const opened = await inOutfit(deps.source, who.outfitId, async (entities) => {
         const key = await entities.findOneByOrFail(PasskeyEntity, { credential: String(answer.id) });

@@ -24,6 +24,7 @@ import {
   sessionsOf,
 } from './session';
 import { signInTries } from './tries';
+import { demoSignIns, keepDemoClock } from './demoSignIns';
 
 const done = z.object({ ok: z.literal(true) });
 
@@ -76,10 +77,8 @@ export function publicAuthRoutes(deps: Deps) {
   if (deps.demoClock) {
     app.answer(createRoute({ method: 'get', path: '/demo', responses: answers(demoAccess, "The demo's sign-ins") }), async () => {
       // Names only of the demo's own people; this route does not exist outside the demo.
-      const people: { name: string; email: string; role: string; outfit: string }[] =
-        await deps.source.query('select * from demo_sign_ins()');
-      const [word] = await deps.source.query('select password from demo_password()');
-      return { now: iso(deps), signIns: people, password: word?.password ?? '' };
+      const { people, password } = await demoSignIns(deps.source);
+      return { now: iso(deps), signIns: people, password };
     });
   }
   return app;
@@ -177,7 +176,7 @@ export function authRoutes(deps: Deps) {
         if (at > demoClock.now() + 7 * 86_400_000)
           throw new Problem('invalid', 'now: at most seven days at once', [{ field: 'now', message: 'at most seven days ahead' }]);
         demoClock.set(at);
-        await c.get('entities').query('select demo_clock_on($1)', [new Date(at)]);
+        await keepDemoClock(c.get('entities'), at);
         return { ok: true as const };
       },
     );

@@ -1,15 +1,14 @@
 // Tonight and tomorrow at a glance: trips by boat, what is not ready, what has changed since a plan was made, boats that are overdue.
-import { type Board, board } from '@bluffwind/contract/trips';
+import { board } from '@bluffwind/contract/trips';
 import { endingWords, gearEnding } from '@bluffwind/core/departure/gearEnding';
-import { addDays, DAY, localDate } from '@bluffwind/core/units/time';
+import { addDays, localDate } from '@bluffwind/core/units/time';
 import { createRoute } from '@hono/zod-openapi';
-import { type EntityManager, IsNull } from 'typeorm';
+import { IsNull } from 'typeorm';
 import { openTicks } from '../brief/kept';
 import { unreadBriefs } from '../brief/unread';
 import { BoatEntity } from '../db/entities/outfit';
 import { endingPapers, paperWords } from '../crew/papers';
 import type { Deps } from '../http/context';
-import type { Who } from '../http/who';
 import { answers } from '../http/responses';
 import { router } from '../http/routes';
 import { crossedTriggers } from '../plan/alerts';
@@ -18,6 +17,7 @@ import { tripsOn, zoneOf } from '../trips/tripsOn';
 import { newestRun, tripViews } from '../trips/tripViews';
 import { said, saidDay, saidTime } from '@bluffwind/core/units/measure';
 import { feedsDue } from '../grounds/feeds';
+import { boatsOut } from './boatsOut';
 
 export function boardRoutes({ clock }: Deps) {
   const app = router();
@@ -76,34 +76,4 @@ export function boardRoutes({ clock }: Deps) {
     { keptMs: 30_000 },
   );
   return app;
-}
-
-/** Trips of other years that nobody ended are not out. */
-const OUT_MS = 3 * DAY;
-
-/** Trips under way with their last stop. A captain's spot has no name for a mate who is not aboard; a kept one is no row for him anyway. */
-async function boatsOut(entities: EntityManager, who: Who, nowMs: number): Promise<Board['out']> {
-  const rows: { id: string; boat: string; spot: string | null; fishing: boolean | null; since: Date; fish: number; due: Date }[] =
-    await entities.query(
-      `select t.id, b.name as boat, case when sp.privacy = 'crew' or $2 or m.person_id is not null then sp.name end as spot,
-         st.id is not null and st.ended_at is null as fishing, coalesce(st.ended_at, st.started_at, t.began_at, t.starts_at) as since,
-         (select count(*)::int from stop o join "set" s on s.stop_id = o.id join "catch" k on k.set_id = s.id
-          where o.trip_id = t.id and k.outcome = 'landed' and k.deleted_at is null) as fish,
-         coalesce(d.due_at, t.ends_at) as due
-       from trip t join boat b on b.id = t.boat_id left join departure d on d.trip_id = t.id
-       left join trip_mate m on m.trip_id = t.id and m.person_id = $3
-       left join lateral (select * from stop st where st.trip_id = t.id and st.deleted_at is null order by st.started_at desc limit 1) st on true
-       left join spot sp on sp.id = st.spot_id
-       where t.status = 'under way' and t.starts_at > $1 order by b.name`,
-      [new Date(nowMs - OUT_MS), who.role !== 'mate', who.personId],
-    );
-  return rows.map((r) => ({
-    tripId: r.id,
-    boat: r.boat,
-    spot: r.fishing ? r.spot : null,
-    fishing: r.fishing === true,
-    sinceAt: r.since.toISOString(),
-    fish: r.fish,
-    dueAt: r.due.toISOString(),
-  }));
 }

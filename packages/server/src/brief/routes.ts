@@ -5,7 +5,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { inOutfit } from '../db/database';
 import { audit } from '../audit';
 import { PersonEntity } from '../db/entities/outfit';
-import { BriefEntity, BriefWordEntity } from '../db/entities/trip';
+import { BriefEntity, BriefReadEntity, BriefWordEntity } from '../db/entities/trip';
 import { type Deps, found, requireCaptain } from '../http/context';
 import type { EntityManager } from 'typeorm';
 import type { Who } from '../http/who';
@@ -17,6 +17,7 @@ import { keptParts, makeParts } from './kept';
 import { briefPdf } from './briefPdf';
 import { presentBrief } from './present';
 import { isSent, type SentBrief, sentNow, sinceSent } from './sent';
+import { goingOut } from './goingOut';
 
 const byDate = z.object({ date });
 const byAs = z.object({ as: z.enum(['now', 'published']).default('now') });
@@ -96,11 +97,8 @@ export function briefRoutes({ clock, source, jobs }: Deps) {
         who.outfitId,
         async (entities) => {
           const body = await sentNow(entities, who.outfitId, day, parts);
-          await entities.query(
-            `insert into brief (outfit_id, date, published_at, published_by, body) values ($1, $2, $3, $4, $5)
-             on conflict (outfit_id, date) do update set published_at = excluded.published_at, published_by = excluded.published_by, body = excluded.body`,
-            [who.outfitId, day, new Date(clock.now()), who.personId, JSON.stringify(body)],
-          );
+          const sent = { outfitId: who.outfitId, date: day, publishedAt: new Date(clock.now()), publishedBy: who.personId, body };
+          await entities.upsert(BriefEntity, sent, ['outfitId', 'date']);
           const stored = found(await entities.findOneBy(BriefEntity, { date: day }), 'brief');
           await audit(entities, who, clock.now(), 'publish', 'brief', stored.id, { date: day });
           const out = await goingOut(entities, day, await zoneOf(entities, who.outfitId));
@@ -156,25 +154,12 @@ export function briefRoutes({ clock, source, jobs }: Deps) {
       const entities = c.get('entities');
       const who = c.get('who');
       const stored = found(await entities.findOneBy(BriefEntity, { date: c.req.valid('param').date }), 'published brief');
-      await entities.query(
-        `insert into brief_read (brief_id, outfit_id, person_id, read_at) values ($1, $2, $3, $4)
-         on conflict (brief_id, person_id) do update set read_at = excluded.read_at`,
-        [stored.id, who.outfitId, who.personId, new Date(clock.now())],
-      );
+      const read = { briefId: stored.id, outfitId: who.outfitId, personId: who.personId, readAt: new Date(clock.now()) };
+      await entities.upsert(BriefReadEntity, read, ['briefId', 'personId']);
       return { ok: true as const };
     },
   );
   return app;
-}
-
-/** Who goes out on a date, and whether he wants its brief by mail. */
-async function goingOut(entities: EntityManager, date: string, zone: string): Promise<{ id: string; byMail: boolean }[]> {
-  const trips = (await tripsOn(entities, date, zone)).map((t) => t.id);
-  return entities.query(
-    `select distinct p.id, coalesce((p.settings->'mail'->>'brief')::boolean, false) as "byMail" from person p join trip t on t.id = any($1::uuid[]) left join trip_mate m on m.trip_id = t.id
-     where p.active and p.id in (t.captain_id, m.person_id)`,
-    [trips],
-  );
 }
 
 /** The brief of a date as it last went out, or null when it did not, or went out before it was kept. */

@@ -12,6 +12,7 @@ import { type Deps, type Env, found } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { zoneOf } from '../trips/tripsOn';
+import { boatsDownFor } from './boatsDownFor';
 
 const done = z.object({ ok: z.literal(true) });
 const byId = z.object({ id });
@@ -81,18 +82,13 @@ export function paperRoutes({ clock }: Deps) {
         throw new Problem('in_use', `${MOST_EACH} times away are enough; take out those that are over.`);
       // Trips that he is down for stay until somebody else is named: said now, so that it is not found on the morning.
       const zone = await zoneOf(entities, who.outfitId);
-      const trips: { boat: string; day: string }[] = await entities.query(
-        `select b.name as boat, (t.starts_at at time zone $4)::date::text as day from trip t join boat b on b.id = t.boat_id
-         where t.status in ('planned', 'under way') and (t.captain_id = $1 or exists (select from trip_mate m where m.trip_id = t.id and m.person_id = $1))
-           and (t.ends_at at time zone $4)::date >= $2 and (t.starts_at at time zone $4)::date <= $3 order by t.starts_at`,
-        [body.personId, body.fromOn, body.toOn, zone],
-      );
-      const [first] = trips;
-      if (first)
+      const boats = await boatsDownFor(entities, body, zone);
+      const [first] = boats;
+      if (first !== undefined)
         throw new Problem(
           'in_use',
-          `Down for ${trips.length === 1 ? 'a trip' : `${trips.length} trips`} then, the first with ${first.boat}: name somebody else there first.`,
-          [{ field: 'fromOn', message: `down for a trip of ${first.boat}` }],
+          `Down for ${boats.length === 1 ? 'a trip' : `${boats.length} trips`} then, the first with ${first}: name somebody else there first.`,
+          [{ field: 'fromOn', message: `down for a trip of ${first}` }],
         );
       await entities.save(AwayEntity, { ...body, outfitId: who.outfitId, removedAt: null });
       await audit(entities, who, clock.now(), 'away', 'person', body.personId, { from: body.fromOn, to: body.toOn });

@@ -7,12 +7,14 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { type EntityManager, IsNull, MoreThan, Not } from 'typeorm';
 import { audit } from '../audit';
 import { digest, endSessions } from '../auth/session';
-import { InvitationEntity, PersonEntity, SecondFactorEntity } from '../db/entities/outfit';
+import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
 import { type Deps, found } from '../http/context';
 import { requireOwner } from '../http/owner';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
+import { isEmailTaken } from '../auth/isEmailTaken';
+import { peopleOf } from './peopleOf';
 
 const byId = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -44,7 +46,12 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
       const staysOwner = body.active && body.role === 'owner';
       if (person.role === 'owner' && person.active && !staysOwner) {
         // Locked, so that two owners cannot put each other out at the same moment.
-        const owners: unknown[] = await entities.query(`select id from person where role = 'owner' and active order by id for update`);
+        const owners = await entities.find(PersonEntity, {
+          select: { id: true },
+          where: { role: 'owner', active: true },
+          order: { id: 'ASC' },
+          lock: { mode: 'pessimistic_write' },
+        });
         if (owners.length < 2) throw new Problem('last_owner', `${person.name} is the only owner.`);
       }
       const ahead = (await peopleOf(entities, clock.now())).find((p) => p.id === person.id)?.tripsAhead ?? 0;
@@ -102,8 +109,7 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
       const again =
         body.personId === null ? null : found(await entities.findOneBy(PersonEntity, { id: body.personId, active: true }), 'person');
       if (!again) {
-        const [{ taken }] = await entities.query('select email_taken($1) as taken', [body.email]);
-        if (taken)
+        if (await isEmailTaken(entities, body.email))
           throw new Problem('conflict', 'email: somebody has an account with this e-mail already; use another address.', [
             { field: 'email', message: 'has an account already' },
           ]);
@@ -158,26 +164,4 @@ export function peopleRoutes({ clock, config, jobs }: Deps) {
     },
   );
   return app;
-}
-
-/** Everybody of an outfit, those who left too, with the trips that lie ahead. */
-async function peopleOf(entities: EntityManager, nowMs: number) {
-  const people = await entities.find(PersonEntity, { order: { active: 'DESC', name: 'ASC' } });
-  const asked = await entities.findBy(SecondFactorEntity, { onSince: Not(IsNull()) });
-  const ahead: { id: string; n: number }[] = await entities.query(
-    `select p.id, count(distinct t.id)::int as n from person p
-       left join trip_mate m on m.person_id = p.id
-       join trip t on (t.captain_id = p.id or t.id = m.trip_id) and t.status in ('planned', 'under way') and t.ends_at > $1
-     group by p.id`,
-    [new Date(nowMs)],
-  );
-  return people.map(({ id, name, email, role, active }) => ({
-    id,
-    name,
-    email,
-    role,
-    active,
-    tripsAhead: ahead.find((a) => a.id === id)?.n ?? 0,
-    asksForCode: asked.some((a) => a.personId === id),
-  }));
 }

@@ -3,7 +3,7 @@ import { laidAside, outfitName, outfitSettings, tryAgain } from '@bluffwind/cont
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import { audit } from '../audit';
-import { ALL_TOPICS } from '../db/topics';
+import { noteAll } from '../db/topics';
 import { OutfitEntity } from '../db/entities/outfit';
 import { type Deps, type Env, found } from '../http/context';
 import { requireOwner } from '../http/owner';
@@ -56,7 +56,7 @@ export function crewRoutes({ clock, jobs }: Deps) {
       await entities.update(OutfitEntity, { id: who.outfitId }, wanted);
       await audit(entities, who, clock.now(), 'change name or zone', 'outfit', who.outfitId, { before: { name, zone }, ...wanted });
       // Days begin elsewhere: nothing that was worked out by the old ones holds.
-      await entities.query(`select set_config('bluffwind.changed', $1, true)`, [` ${ALL_TOPICS.join('  ')} `]);
+      await noteAll(entities);
       return wanted;
     },
   );

@@ -23,3 +23,8 @@ export async function changedIn(entities: EntityManager): Promise<Topic[]> {
   const [{ noted }] = await entities.query(`select coalesce(current_setting('bluffwind.changed', true), '') as noted`);
   return ALL_TOPICS.filter((t) => String(noted).split(' ').includes(t));
 }
+
+/** Notes that everything of the outfit has changed in a transaction. */
+export async function noteAll(entities: EntityManager): Promise<void> {
+  await entities.query(`select set_config('bluffwind.changed', $1, true)`, [` ${ALL_TOPICS.join('  ')} `]);
+}

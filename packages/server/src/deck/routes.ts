@@ -1,4 +1,4 @@
-import { deckBatch, type DeckPack, deckPack, deckReceipt, type DeckStop } from '@bluffwind/contract/deck';
+import { deckBatch, type DeckPack, deckPack, deckReceipt } from '@bluffwind/contract/deck';
 import { id } from '@bluffwind/contract/ids';
 import { type Ranking, rankTrip, STEP_MS } from '@bluffwind/core/plan/rankTrip';
 import { beliefAt } from '@bluffwind/core/stay/beliefAt';
@@ -7,10 +7,10 @@ import { alternativesFrom } from '@bluffwind/core/stay/stayOrMove';
 import { stayTable } from '@bluffwind/core/stay/stayTable';
 import { HOUR } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
-import { type EntityManager, In, IsNull } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
 import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
 import { DepartureEntity, TrialEntity, TripRestEntity } from '../db/entities/day';
-import { CatchEntity, SetEntity, StopEntity, TripEntity, type TripRow } from '../db/entities/trip';
+import { TripEntity } from '../db/entities/trip';
 import { BoatEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
@@ -21,10 +21,11 @@ import { tripViews } from '../trips/tripViews';
 import { Problem } from '../errors';
 import { isAboard } from '../trips/crew';
 import { deckTrip } from './deckTrip';
-import { outsOf } from './linesOut';
 import { namedBy, readEntries, takeEntries } from './takeEntries';
 import { throughMerges } from './throughMerges';
 import { waysByHour } from './waysByHour';
+import { deckStops } from './deckStops';
+import { keptBefore } from './keptBefore';
 
 const byTrip = z.object({ tripId: id });
 
@@ -205,84 +206,6 @@ function legTable(
     aheadOf(here, Date.parse(leg.startAt), minutes),
   );
   return { stepMin, leastToStay: [...leastToStay], to: [...to], value };
-}
-
-/** Days that a rule of possession may look back. */
-const POSSESSION_DAYS = 31;
-
-/** Fish that a trip's guests kept on the days before it, by local day. */
-async function keptBefore(entities: EntityManager, trip: TripRow, zone: string): Promise<NonNullable<DeckPack['keptBefore']>> {
-  const rows: { client_id: string; species_id: string; date: string; fish: number }[] = await entities.query(
-    `select k.client_id, k.species_id, (k.at at time zone $2)::date::text as date, count(*)::int as fish
-     from "catch" k join party p on p.client_id = k.client_id and p.trip_id = $1
-     where k.outcome = 'landed' and k.kept and k.deleted_at is null and k.species_id is not null
-       and (k.at at time zone $2)::date < ($3::timestamptz at time zone $2)::date and k.at > $3::timestamptz - make_interval(days => $4)
-     group by 1, 2, 3 order by 3`,
-    [trip.id, zone, trip.startsAt, POSSESSION_DAYS],
-  );
-  return rows.map((r) => ({ clientId: r.client_id, speciesId: r.species_id, date: r.date, fish: r.fish }));
-}
-
-async function deckStops(entities: EntityManager, tripId: string): Promise<DeckStop[]> {
-  const stops = await entities.find(StopEntity, { where: { tripId, deletedAt: IsNull() }, order: { startedAt: 'ASC', id: 'ASC' } });
-  if (stops.length === 0) return [];
-  // Rods that began together stay in the phone's order: its keys grow with time.
-  const sets = await entities.find(SetEntity, { where: { stopId: In(stops.map((s) => s.id)) }, order: { startedAt: 'ASC', id: 'ASC' } });
-  const catches = await entities.find(CatchEntity, {
-    where: { setId: In(sets.map((s) => s.id)), deletedAt: IsNull() },
-    order: { at: 'ASC' },
-  });
-  const outs = await outsOf(
-    entities,
-    stops.map((s) => s.id),
-  );
-  const toldAt = await timesTold(
-    entities,
-    catches.map((k) => k.id),
-  );
-  return stops.map((stop) => ({
-    id: stop.id,
-    spotId: stop.spotId,
-    startedAt: stop.startedAt.toISOString(),
-    endedAt: stop.endedAt?.toISOString() ?? null,
-    outs: outs
-      .filter((o) => o.stopId === stop.id)
-      .map((o) => ({ id: o.id, what: o.what, fromAt: o.fromAt.toISOString(), toAt: o.toAt?.toISOString() ?? null })),
-    sets: sets
-      .filter((s) => s.stopId === stop.id)
-      .map((s) => ({
-        id: s.id,
-        presentationId: s.presentationId,
-        rods: s.rods,
-        trial: s.tried && s.arm ? { what: s.tried, arm: s.arm } : null,
-        startedAt: s.startedAt.toISOString(),
-        endedAt: s.endedAt?.toISOString() ?? null,
-        catches: catches
-          .filter((k) => k.setId === s.id)
-          .map((k) => ({
-            id: k.id,
-            speciesId: k.speciesId,
-            clientId: k.clientId,
-            at: k.at.toISOString(),
-            lengthMm: k.lengthMm,
-            outcome: k.outcome,
-            kept: k.kept,
-            more: k.more,
-            toldAt: toldAt.get(k.id),
-          })),
-      })),
-  }));
-}
-
-/** When each thing of each fish was told last. */
-async function timesTold(entities: EntityManager, catchIds: readonly string[]): Promise<Map<string, Record<string, string>>> {
-  const rows: { catch_id: string; field: string; at: Date }[] = await entities.query(
-    'select catch_id, field, max(at) as at from catch_told where catch_id = any($1) group by 1, 2',
-    [catchIds],
-  );
-  const told = new Map<string, Record<string, string>>();
-  for (const r of rows) told.set(r.catch_id, { ...told.get(r.catch_id), [r.field]: r.at.toISOString() });
-  return told;
 }
 
 /** The rest of the day that was laid anew on deck. */

@@ -5,7 +5,7 @@ import { feedIndex, feedingAt } from '@bluffwind/core/catchrate/feeds';
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
-import { type EntityManager, IsNull, MoreThan } from 'typeorm';
+import { IsNull, MoreThan } from 'typeorm';
 import { audit } from '../audit';
 import { FeedingEntity, SpotEntity } from '../db/entities/grounds';
 import { PersonEntity } from '../db/entities/outfit';
@@ -14,6 +14,7 @@ import { type Deps, type Env, found } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
 import { mayShow } from './mayShow';
+import { fishedAt } from './fishedAt';
 
 const byId = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -140,14 +141,4 @@ function requireTime(at: string, isDone: boolean, nowMs: number, field: string):
       `${field}: ${isDone ? 'what went in lies within the last ninety days' : 'plan at most two hundred days ahead'}`,
       [{ field, message: isDone ? 'within the last 90 days' : 'at most 200 days ahead' }],
     );
-}
-
-async function fishedAt(entities: EntityManager, spotId: string, fromMs: number, toMs: number) {
-  const [row]: { fish: number; rodHours: number }[] = await entities.query(
-    `select coalesce(sum(k.fish), 0)::int as fish, coalesce(sum(s.rod_hours), 0)::float8 as "rodHours" from fished_set s
-     cross join lateral (select count(*)::int as fish from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) k
-     where s.spot_id = $1 and s.started_at >= $2 and s.started_at < $3`,
-    [spotId, new Date(fromMs), new Date(toMs)],
-  );
-  return row ?? { fish: 0, rodHours: 0 };
 }

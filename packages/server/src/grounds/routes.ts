@@ -1,7 +1,7 @@
 import { outfitView } from '@bluffwind/contract/outfit';
 import { createRoute } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
-import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
+import { PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
@@ -17,10 +17,14 @@ export function groundsRoutes(_deps: Deps) {
       const entities = c.get('entities');
       const waters = await entities.find(WaterEntity, { where: { retiredAt: IsNull() } });
       // The water with the most spots comes first: it is the one the crew works on.
-      const counts: { water_id: string; n: number }[] = await entities.query(
-        'select water_id, count(*)::int as n from spot where retired_at is null group by water_id',
-      );
-      const spotsOf = (waterId: string) => counts.find((x) => x.water_id === waterId)?.n ?? 0;
+      const counts = await entities
+        .createQueryBuilder(SpotEntity, 's')
+        .select('s.waterId', 'waterId')
+        .addSelect('count(*)::int', 'n')
+        .where({ retiredAt: IsNull() })
+        .groupBy('s.waterId')
+        .getRawMany<{ waterId: string; n: number }>();
+      const spotsOf = (waterId: string) => counts.find((x) => x.waterId === waterId)?.n ?? 0;
       waters.sort((x, y) => spotsOf(y.id) - spotsOf(x.id) || x.name.localeCompare(y.name));
       // Cut to what the screens ask for: whole rows hold what only some may read.
       const { newSpots } = found(await entities.findOneBy(OutfitEntity, { id: c.get('who').outfitId }), 'outfit');

@@ -3,32 +3,23 @@ import { importPlaces, importReadings, importSoundings, importTrips, type Import
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
-import { type EntityManager, In, IsNull } from 'typeorm';
+import type { EntityManager } from 'typeorm';
 import { v7 } from 'uuid';
 import { audit } from '../audit';
-import { FeatureEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
-import { StopEntity, TripEntity } from '../db/entities/trip';
-import {
-  ForecastEntity,
-  ForecastMemberEntity,
-  ImportEntity,
-  type ImportRow,
-  ReadingEntity,
-  WaterEntity,
-  type WaterRow,
-} from '../db/entities/water';
+import { ImportEntity, type ImportRow, WaterEntity, type WaterRow } from '../db/entities/water';
 import { Problem } from '../errors';
 import { effectiveBed } from '../grounds/chartData';
 import { type Deps, type Env, found, requireCaptain } from '../http/context';
 import type { Who } from '../http/who';
 import { router } from '../http/routes';
 import { answers, jsonBody } from '../http/responses';
-import { noteMark, storePlaces } from './storePlaces';
-import type { Jobs } from '../jobs/boss';
+import { storePlaces } from './storePlaces';
 import { storeImportedReadings } from './storeReadings';
 import { keepForecast } from '../water/filedForecasts';
 import { storeSurvey } from './storeSoundings';
 import { storeTrips } from './storeTrips';
+import { importOf, importsOf } from './importsOf';
+import { undo } from './undo';
 
 const byId = z.object({ id });
 
@@ -177,46 +168,6 @@ export function importRoutes({ clock, jobs }: Deps) {
   return app;
 }
 
-/** Takes back everything that an import brought; spots that have been fished since stay and say so. */
-async function undo(jobs: Jobs, entities: EntityManager, who: Who, row: ImportRow, nowMs: number): Promise<void> {
-  const { id: importId, waterId } = row;
-  const now = new Date(nowMs);
-  const fished: { name: string }[] = await entities.query(
-    `select s.name from spot s where s.import_id = $1 and s.retired_at is null and exists (select from stop st where st.spot_id = s.id and st.deleted_at is null)`,
-    [importId],
-  );
-  if (fished.length > 0)
-    throw new Problem(
-      'conflict',
-      `${fished.map((f) => f.name).join(', ')} ${fished.length === 1 ? 'has' : 'have'} been fished since; retire the others one by one.`,
-    );
-  const [span]: { from: Date | null; to: Date | null }[] = await entities.query(
-    'select min(at) as from, max(at) as to from reading where import_id = $1',
-    [importId],
-  );
-  await entities.update(ReadingEntity, { importId, withdrawnAt: IsNull() }, { withdrawnAt: now });
-  await entities.update(SurveyEntity, { importId, withdrawnAt: IsNull() }, { withdrawnAt: now });
-  await entities.update(FeatureEntity, { importId, removedAt: IsNull() }, { removedAt: now });
-  await entities.update(SpotEntity, { importId, retiredAt: IsNull() }, { retiredAt: now });
-  const forecasts = await entities.find(ForecastEntity, { select: { id: true }, where: { importId } });
-  await entities.delete(ForecastMemberEntity, { forecastId: In(forecasts.map((f) => f.id)) });
-  await entities.delete(ForecastEntity, { importId });
-  const trips = await entities.find(TripEntity, { select: { id: true }, where: { importId } });
-  await entities.update(StopEntity, { tripId: In(trips.map((t) => t.id)), deletedAt: IsNull() }, { deletedAt: now });
-  await entities.update(TripEntity, { importId }, { status: 'cancelled', cancelReason: 'its file was taken out again' });
-  // Lines that it added to spots which were there before it.
-  await entities.query(
-    `update spot set note = coalesce((select string_agg(line, E'\\n' order by n) from string_to_table(note, E'\\n') with ordinality as l (line, n)
-       where right(line, length($2)) <> $2), '')
-     where water_id = $1 and position($2 in note) > 0`,
-    [waterId, noteMark(row.fileName, row.madeAt)],
-  );
-  await entities.update(ImportEntity, { id: importId }, { undoneAt: now, undoneBy: who.personId });
-  if (span?.from && span.to)
-    await jobs.send(entities, 'refresh-stops', { outfitId: who.outfitId, waterId, fromMs: +span.from, toMs: +span.to + DAY });
-  await audit(entities, who, nowMs, 'undo import', 'water', waterId, { importId });
-}
-
 function sameLength(first: readonly unknown[], others: Readonly<Record<string, readonly unknown[]>>): void {
   for (const [name, column] of Object.entries(others))
     if (column.length !== first.length)
@@ -240,23 +191,3 @@ function pick({ atMs, variable, value, member }: Rows, which: (k: number) => boo
 
 const ends = (atMs: readonly number[]): [number, number] =>
   atMs.reduce(([a, b], t) => [Math.min(a, t), Math.max(b, t)], [atMs[0] as number, atMs[0] as number]);
-
-async function importsOf(entities: EntityManager, waterId: string, only: string | null = null): Promise<ImportView[]> {
-  const rows: (Omit<ImportView, 'madeAt' | 'undoneAt' | 'fileName'> & { file_name: string; made_at: Date; undone_at: Date | null })[] =
-    await entities.query(
-      `select i.id, i.kind, i.file_name, i.made_at, p.name as by, i.stored, i.known, i.refused, i.undone_at
-     from import i join person p on p.id = i.made_by where ($1::uuid is null or i.water_id = $1) and ($2::uuid is null or i.id = $2)
-     order by i.made_at desc, i.id limit 100`,
-      [only ? null : waterId, only],
-    );
-  return rows.map(({ file_name, made_at, undone_at, ...r }) => ({
-    ...r,
-    fileName: file_name,
-    madeAt: made_at.toISOString(),
-    undoneAt: undone_at?.toISOString() ?? null,
-  }));
-}
-
-async function importOf(entities: EntityManager, importId: string): Promise<ImportView | null> {
-  return (await importsOf(entities, '', importId))[0] ?? null;
-}

@@ -8,16 +8,11 @@ import type { Deps } from '../http/context';
 import { answers } from '../http/responses';
 import { router } from '../http/routes';
 import { zoneOf } from '../trips/tripsOn';
-import { ASKED, ASKED_VALUES, askedValues } from './asked';
+import { askedValues } from './asked';
+import { linesOf } from './linesOf';
 
 /** Lines of one file: more is asked for by years. */
 const MOST_LINES = 60_000;
-
-interface Row extends Omit<LogLine, 'fromMs' | 'toMs' | 'atMs'> {
-  readonly from: Date;
-  readonly to: Date;
-  readonly at: Date | null;
-}
 
 const WRITERS: Record<(typeof LOG_FILES)[number], (lines: readonly LogLine[], zone: string) => string> = {
   csv: logCsv,
@@ -39,20 +34,7 @@ export function logExport({ clock }: Deps) {
     async (c) => {
       const [q, who, entities] = [c.req.valid('query'), c.get('who'), c.get('entities')];
       const zone = await zoneOf(entities, who.outfitId);
-      const rows: Row[] = await entities.query(
-        `select s.started_at as "from", s.ended_at as "to", w.name as water,
-           b.name as boat, cap.name as captain, sp.name as spot, p.name as bait, s.rods, k.outcome, coalesce(f.name, '') as species,
-           k.length_mm as "lengthMm", coalesce(k.kept, false) as kept, (s.conditions->>'windMps')::float8 as "windMps",
-           (s.conditions->>'windFromDeg')::float8 as "windFromDeg", (s.conditions->>'waterTempC')::float8 as "waterTempC",
-           (s.conditions->>'tideStage')::float8 as "tideStage", sp.lat, sp.lon, k.at
-         from fished_set s join spot sp on sp.id = s.spot_id join water w on w.id = sp.water_id
-         join presentation p on p.id = s.presentation_id join trip t on t.id = s.trip_id join boat b on b.id = t.boat_id
-         join person cap on cap.id = t.captain_id
-         left join "catch" k on k.set_id = s.id and k.deleted_at is null and ($4::uuid is null or k.species_id = $4)
-         left join species f on f.id = k.species_id
-         where ${ASKED} and ($${ASKED_VALUES + 1} <> 'gpx' or sp.privacy = 'crew') order by s.started_at, s.id, k.at limit ${MOST_LINES + 1}`,
-        [...askedValues(q, who, zone), q.as],
-      );
+      const rows = await linesOf(entities, askedValues(q, who, zone), q.as === 'gpx', MOST_LINES + 1);
       if (rows.length > MOST_LINES)
         throw new Problem('too_large', `The log asked for has more than ${MOST_LINES} lines; narrow it by days and take it in parts.`);
       const lines = rows.map(({ from, to, at, ...r }) => ({

@@ -12,6 +12,7 @@ import { router } from '../http/routes';
 import type { Who } from '../http/who';
 import { isAboard } from '../trips/crew';
 import { bareJpeg } from './bareJpeg';
+import { requireOfTrip, spaceTaken, photosOf } from './photosOf';
 
 /** Photos that an outfit may keep, bytes in all. */
 const OUTFIT_BYTES = 2_000_000_000;
@@ -41,10 +42,7 @@ export function photoRoutes({ clock }: Deps) {
       if (known) throw new Problem('conflict', 'id: another photo has this key; take it again', [{ field: 'id', message: 'taken' }]);
       const bytes = bareJpeg(Buffer.from(body.data, 'base64'));
       if (body.catchId !== null) await requireOfTrip(entities, body.catchId, tripId);
-      const [{ size, photos }] = await entities.query(
-        `select coalesce(sum(octet_length(bytes)), 0)::float8 as size, count(*) filter (where trip_id = $1)::int as photos from photo`,
-        [tripId],
-      );
+      const { size, photos } = await spaceTaken(entities, tripId);
       if (photos >= MOST_OF_TRIP) throw new Problem('too_large', `A trip keeps ${MOST_OF_TRIP} photos; take one away first.`);
       if (size + bytes.length > OUTFIT_BYTES)
         throw new Problem('too_large', 'The outfit’s photos fill their space; take away those of old trips.');
@@ -64,10 +62,7 @@ export function photoRoutes({ clock }: Deps) {
     async (c) => {
       const { tripId } = c.req.valid('param');
       await requireAboard(c.get('entities'), tripId, c.get('who'));
-      const rows: { id: string; catch_id: string | null; at: Date; size: number }[] = await c
-        .get('entities')
-        .query('select id, catch_id, at, octet_length(bytes) as size from photo where trip_id = $1 order by at, id', [tripId]);
-      return { photos: rows.map((r) => ({ id: r.id, catchId: r.catch_id, at: r.at.toISOString(), bytes: r.size })) };
+      return { photos: await photosOf(c.get('entities'), tripId) };
     },
   );
   app.answer(
@@ -95,14 +90,6 @@ export function photoRoutes({ clock }: Deps) {
 async function requireAboard(entities: EntityManager, tripId: string, who: Who): Promise<void> {
   const trip = found(await entities.findOneBy(TripEntity, { id: tripId }), 'trip');
   if (!(await isAboard(entities, trip, who))) throw new Problem('not_aboard', 'You are not named as a mate of this trip.');
-}
-
-async function requireOfTrip(entities: EntityManager, catchId: string, tripId: string): Promise<void> {
-  const [row] = await entities.query(
-    'select from "catch" c join "set" s on s.id = c.set_id join stop st on st.id = s.stop_id where c.id = $1 and st.trip_id = $2',
-    [catchId, tripId],
-  );
-  if (!row) throw new Problem('not_found', 'catchId: no such fish on this trip', [{ field: 'catchId', message: 'no such fish' }]);
 }
 
 /** A photo with its bytes, for who is aboard of its trip. */

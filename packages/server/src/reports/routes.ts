@@ -5,7 +5,7 @@ import { newReport, reportDraft, reportMade } from '@bluffwind/contract/report';
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { Hono } from 'hono';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { digest } from '../auth/session';
 import { inOutfit } from '../db/database';
@@ -19,6 +19,7 @@ import { bodyOf } from './bodyOf';
 import { logoOf } from './lookRoutes';
 import { namesPlace } from './namesPlace';
 import { reportPdf } from './reportPdf';
+import { reportBy } from './reportBy';
 
 const byTrip = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -27,16 +28,13 @@ const done = z.object({ ok: z.literal(true) });
 export function publicReports({ source, clock }: Deps): Hono<Env> {
   const app = new Hono<Env>();
   const opened = async <T>(token: string, read: (entities: EntityManager, reportId: string) => Promise<T>): Promise<T> => {
-    const [row]: { outfit_id: string; id: string }[] = await source.query('select * from report_by($1, $2)', [
-      digest(token),
-      new Date(clock.now()),
-    ]);
+    const row = await reportBy(source, token, clock.now());
     if (!row) throw new Problem('not_found', 'No such page. Its address may have run out; ask your captain for a new one.');
     return inOutfit(source, row.outfit_id, (entities) => read(entities, row.id));
   };
   app.get('/reports/:token', async (c) => {
     const body = await opened(c.req.param('token'), async (entities, reportId) => {
-      await entities.query('update report set opened_at = coalesce(opened_at, $2) where id = $1', [reportId, new Date(clock.now())]);
+      await entities.update(ReportEntity, { id: reportId, openedAt: IsNull() }, { openedAt: new Date(clock.now()) });
       const report = await entities.findOneByOrFail(ReportEntity, { id: reportId });
       // A photo that was taken away since is not shown.
       const there = await entities.findBy(PhotoEntity, { id: In(report.body.photos) });

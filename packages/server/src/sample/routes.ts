@@ -2,7 +2,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { Not } from 'typeorm';
 import { audit } from '../audit';
-import { BoatEntity, SampleEntity } from '../db/entities/outfit';
+import { BoatEntity, OutfitEntity, SampleEntity } from '../db/entities/outfit';
 import { TripEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
@@ -23,7 +23,7 @@ export function sampleRoutes({ clock, config, jobs }: Deps) {
       const [entities, who] = [c.get('entities'), c.get('who')];
       if (config.sample === null) throw new Problem('not_found', 'This server ships no sample.');
       // Two taps at once make one: the second waits here and finds it.
-      await entities.query('select 1 from outfit where id = $1 for update', [who.outfitId]);
+      await entities.findOne(OutfitEntity, { select: { id: true }, where: { id: who.outfitId }, lock: { mode: 'pessimistic_write' } });
       if (!(await entities.existsBy(SampleEntity, { outfitId: who.outfitId }))) {
         await addSample(entities, await readSample(config.sample), who, clock.now());
         await audit(entities, who, clock.now(), 'add sample', 'outfit', who.outfitId, {});

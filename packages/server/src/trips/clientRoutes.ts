@@ -2,14 +2,14 @@
 import { id } from '@bluffwind/contract/ids';
 import { clientEdit, clientView } from '@bluffwind/contract/outfit';
 import { createRoute, z } from '@hono/zod-openapi';
-import { type EntityManager, IsNull } from 'typeorm';
+import { IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { ClientEntity } from '../db/entities/outfit';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';
-import type { Who } from '../http/who';
+import { clientViews, seesNotes, tripsAhead } from './clientsOf';
 
 const byId = z.object({ id });
 const done = z.object({ ok: z.literal(true) });
@@ -45,11 +45,7 @@ export function clientRoutes({ clock }: Deps) {
       requireCaptain(c);
       const [entities, who] = [c.get('entities'), c.get('who')];
       const client = found(await entities.findOneBy(ClientEntity, { id: c.req.valid('param').id, retiredAt: IsNull() }), 'client');
-      const [{ ahead }] = await entities.query(
-        `select count(*)::int as ahead from party p join trip t on t.id = p.trip_id
-         where p.client_id = $1 and t.status in ('planned', 'under way') and t.ends_at > $2`,
-        [client.id, new Date(clock.now())],
-      );
+      const ahead = await tripsAhead(entities, client.id, clock.now());
       if (ahead > 0) throw new Problem('in_use', `${client.name} is booked on ${ahead} ${ahead === 1 ? 'trip' : 'trips'} ahead.`);
       // The log keeps what was caught; notes about a person who comes no more are not kept.
       await entities.update(
@@ -62,35 +58,4 @@ export function clientRoutes({ clock }: Deps) {
     },
   );
   return app;
-}
-
-async function seesNotes(entities: EntityManager, who: Who, clientId: string): Promise<boolean> {
-  if (who.role === 'owner') return true;
-  const [{ leads }] = await entities.query(
-    'select exists (select from party p join trip t on t.id = p.trip_id where p.client_id = $1 and t.captain_id = $2) as leads',
-    [clientId, who.personId],
-  );
-  return leads;
-}
-
-async function clientViews(entities: EntityManager, who: Who) {
-  const clients = await entities.find(ClientEntity, { where: { retiredAt: IsNull() }, order: { name: 'ASC' } });
-  const totals: { client_id: string; trips: number; last: Date | null; leads: boolean }[] = await entities.query(
-    `select p.client_id, count(*)::int as trips, max(t.starts_at) as last, bool_or(t.captain_id = $1) as leads
-     from party p join trip t on t.id = p.trip_id where t.status <> 'cancelled' group by p.client_id`,
-    [who.personId],
-  );
-  const caught: { client_id: string; fish: number }[] = await entities.query(
-    `select client_id, count(*)::int as fish from "catch" where client_id is not null and outcome = 'landed' and deleted_at is null group by client_id`,
-  );
-  return clients.map((k) => {
-    const t = totals.find((x) => x.client_id === k.id);
-    return {
-      ...k,
-      medicalNote: who.role === 'owner' || t?.leads ? k.medicalNote : null,
-      trips: t?.trips ?? 0,
-      fish: caught.find((x) => x.client_id === k.id)?.fish ?? 0,
-      lastTripAt: t?.last?.toISOString() ?? null,
-    };
-  });
 }

@@ -5,6 +5,7 @@ import { v7 } from 'uuid';
 import { Problem } from '../errors';
 import { ForecastEntity, ForecastMemberEntity, StationEntity, WaterEntity } from '../db/entities/water';
 import { found } from '../http/context';
+import { forecastSeries } from './keepRun';
 
 /** Address of the source that files are. */
 export const FILES = 'files';
@@ -50,26 +51,17 @@ export async function keepForecast(
     fetchedAt: new Date(nowMs),
     importId,
   });
-  const series = new Map<string, { member: number; variable: string; at: number[]; value: number[] }>();
-  rows.atMs.forEach((t, k) => {
-    const [variable, member] = [rows.variable[k] ?? '', rows.member[k] ?? 0];
-    const key = `${member} ${variable}`;
-    const one = series.get(key) ?? { member, variable, at: [], value: [] };
-    series.set(key, one);
-    one.at.push(t);
-    one.value.push(rows.value[k] ?? 0);
-  });
-  for (const { member, variable, at, value } of series.values()) {
-    const order = at.map((_, i) => i).sort((a, b) => (at[a] ?? 0) - (at[b] ?? 0));
-    await entities.insert(ForecastMemberEntity, {
-      forecastId,
-      outfitId,
-      member,
-      variable,
-      at: order.map((i) => new Date(at[i] ?? 0)),
-      value: order.map((i) => value[i] ?? 0),
-    });
-  }
+  const values = rows.atMs.map((atMs, k) => ({
+    atMs,
+    variable: rows.variable[k] ?? '',
+    member: rows.member[k] ?? 0,
+    value: rows.value[k] ?? 0,
+  }));
+  const series = forecastSeries(values);
+  await entities.insert(
+    ForecastMemberEntity,
+    series.map((one) => ({ ...one, forecastId, outfitId })),
+  );
   return rows.atMs.length;
 }
 

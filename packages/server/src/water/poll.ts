@@ -1,18 +1,17 @@
 // Fetches what the stations have to say and stores it with quality flags. Nothing stored is ever overwritten.
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { climatologyOf, type QualityContext, qualityFlags, type RawReading } from '@bluffwind/core/weather/quality';
-import { isVariable, variable as known } from '@bluffwind/core/weather/variables';
-import { type DataSource, type EntityManager, IsNull, Not } from 'typeorm';
-import { bulkInsert } from '../db/bulk';
+import { type DataSource, IsNull, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
 import { ForecastEntity, type StationRow, StationEntity } from '../db/entities/water';
 import { outfitIds } from '../db/outfitIds';
 import type { FetchTerms } from '../http/fetchOutside';
 import { zoneOf } from '../trips/tripsOn';
 import { FILES } from './filedForecasts';
-import { askStation, type Spoken } from './ownStation';
+import { askStation } from './ownStation';
 import { refreshStops } from './recompute';
 import type { StationClient } from './stationClient';
+import { forecastSeries, keepRun, seriesOfRun } from './keepRun';
+import { storeReadings } from './storeReadings';
 
 const RUN_HOURS = 6;
 /** A run is out an hour after its time. */
@@ -26,9 +25,6 @@ const FIRST_LOOK = 5 * DAY;
 const OWN_EVERY = 10 * 60_000;
 const OWN_LOOK = 5 * DAY;
 const OWN_AHEAD = 16 * DAY;
-/** What the flat-line test needs to look back on. */
-const CONTEXT = 30 * HOUR;
-/** Variables whose season is known well enough to hold a reading against it. */
 
 /** How long a failing station is left alone: doubling from the first to the longest. */
 export interface BackOff {
@@ -177,32 +173,10 @@ async function pollOwn(
     return count;
   });
   const stops = stored > 0 ? await inOutfit(source, station.outfitId, (e) => refreshStops(e, station.waterId, first, nowMs, nowMs)) : 0;
-  const forecast = ahead.length > 0 && (await inOutfit(source, station.outfitId, (e) => storeAhead(e, station, ahead, nowMs)));
+  const forecast =
+    ahead.length > 0 &&
+    (await inOutfit(source, station.outfitId, (e) => keepRun(e, station, Math.floor(nowMs / HOUR) * HOUR, nowMs, forecastSeries(ahead))));
   return { stored, stops, forecast };
-}
-
-/** Keeps what a station foretells as a run of the hour; one of the same hour is there already. @returns Whether it was new. */
-async function storeAhead(entities: EntityManager, station: StationRow, ahead: Spoken['readings'], nowMs: number): Promise<boolean> {
-  const [row] = await entities.query(
-    `insert into forecast (outfit_id, station_id, run_at, fetched_at) values ($1, $2, $3, $4)
-     on conflict (station_id, run_at) do nothing returning id`,
-    [station.outfitId, station.id, new Date(Math.floor(nowMs / HOUR) * HOUR), new Date(nowMs)],
-  );
-  if (!row) return false;
-  const series = new Map<string, { member: number; variable: string; at: Date[]; value: number[] }>();
-  for (const r of [...ahead].sort((a, b) => a.atMs - b.atMs)) {
-    const key = `${r.member} ${r.variable}`;
-    const one = series.get(key) ?? { member: r.member, variable: r.variable, at: [], value: [] };
-    series.set(key, one);
-    one.at.push(new Date(r.atMs));
-    one.value.push(r.value);
-  }
-  for (const s of series.values())
-    await entities.query(
-      `insert into forecast_member (forecast_id, outfit_id, member, variable, at, value) values ($1, $2, $3, $4, $5, $6)`,
-      [row.id, station.outfitId, s.member, s.variable, s.at, s.value],
-    );
-  return true;
 }
 
 async function pollStation(
@@ -221,138 +195,9 @@ async function pollStation(
   );
   if (!known) {
     const forecast = await client.forecast(station.path, run);
-    await inOutfit(source, station.outfitId, (e) => storeForecast(e, station, forecast, nowMs));
+    await inOutfit(source, station.outfitId, (e) =>
+      keepRun(e, station, Date.parse(forecast.run), nowMs, seriesOfRun(station.path, forecast)),
+    );
   }
   return { stored, stops, forecast: !known };
-}
-
-async function storeReadings(
-  entities: EntityManager,
-  station: StationRow,
-  readings: readonly { at: string; variable: string; value: number }[],
-  nowMs: number,
-  seasonal: boolean,
-): Promise<{ count: number; goodAt: number | null }> {
-  const byVariable = new Map<string, RawReading[]>();
-  for (const r of readings) {
-    const atMs = Date.parse(r.at);
-    // A station's clock may be wrong; a reading from the future is not one.
-    if (!isVariable(r.variable) || atMs > nowMs) continue;
-    const list = byVariable.get(r.variable) ?? [];
-    list.push({ atMs, value: r.value });
-    byVariable.set(r.variable, list);
-  }
-  let count = 0;
-  let goodAt: number | null = null;
-  for (const [variable, list] of byVariable) {
-    list.sort((a, b) => a.atMs - b.atMs);
-    const first = list[0]?.atMs as number;
-    const before: { at: Date; value: number }[] = await entities.query(
-      `select at, value from reading where station_id = $1 and variable = $2 and superseded_by is null and withdrawn_at is null
-         and at >= $3 and at < $4 order by at`,
-      [station.id, variable, new Date(first - CONTEXT), new Date(first)],
-    );
-    const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
-    const beside = seasonal ? await qualityContext(entities, station, variable, first, nowMs) : {};
-    const flags = qualityFlags(variable, [...context, ...list], beside).slice(context.length);
-    list.forEach((r, i) => {
-      if (flags[i] === 1 && r.atMs > (goodAt ?? 0)) goodAt = r.atMs;
-    });
-    const fill = <T>(value: T) => list.map(() => value);
-    const inserted = await bulkInsert(
-      entities,
-      'reading',
-      {
-        outfit_id: ['uuid', fill(station.outfitId)],
-        water_id: ['uuid', fill(station.waterId)],
-        station_id: ['uuid', fill(station.id)],
-        source: ['text', fill('station')],
-        variable: ['text', fill(variable)],
-        at: ['timestamptz', list.map((r) => new Date(r.atMs))],
-        value: ['double precision', list.map((r) => r.value)],
-        flag: ['smallint', flags],
-      },
-      '(outfit_id, station_id, variable, at) where station_id is not null and superseded_by is null do nothing',
-    );
-    count += inserted;
-    if (inserted < list.length) await reflag(entities, station.id, variable, list, flags);
-  }
-  return { count, goodAt };
-}
-
-/** Seasons by station, variable and day: they do not change within one. */
-const seasons = new Map<string, { min: number; max: number } | null>();
-const KEPT_SEASONS = 500;
-
-/** What the same sensor read at this season of other years, and what the station beside it reads now. */
-async function qualityContext(
-  entities: EntityManager,
-  station: StationRow,
-  variable: string,
-  fromMs: number,
-  nowMs: number,
-): Promise<QualityContext> {
-  const beside: { at: Date; value: number }[] = await entities.query(
-    `select at, value from reading where water_id = $1 and variable = $2 and station_id <> $3 and flag = 1 and superseded_by is null
-       and withdrawn_at is null and at >= $4 order by at`,
-    [station.waterId, variable, station.id, new Date(fromMs - HOUR)],
-  );
-  const neighbour = beside.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
-  if (!known(variable).seasonal) return { neighbour };
-  const key = `${station.id} ${variable} ${Math.floor(nowMs / DAY)}`;
-  let climatology = seasons.get(key);
-  if (climatology === undefined) {
-    const past: { at: Date; value: number }[] = await entities.query(
-      `select at, value from reading where station_id = $1 and variable = $2 and flag = 1 and superseded_by is null and at < $3 order by at`,
-      [station.id, variable, new Date(nowMs - 100 * DAY)],
-    );
-    climatology = climatologyOf(
-      past.map((p) => ({ atMs: p.at.getTime(), value: p.value })),
-      nowMs,
-    );
-    if (seasons.size >= KEPT_SEASONS) seasons.clear();
-    seasons.set(key, climatology);
-  }
-  return { neighbour, climatology };
-}
-
-/** What came after a reading may change its flag: a jump turns out a spike, or the beginning of a real change. */
-async function reflag(
-  entities: EntityManager,
-  stationId: string,
-  variable: string,
-  list: readonly { atMs: number }[],
-  flags: readonly number[],
-): Promise<void> {
-  await entities.query(
-    `update reading r set flag = x.flag from unnest($3::timestamptz[], $4::smallint[]) as x (at, flag)
-     where r.station_id = $1 and r.variable = $2 and r.at = x.at and r.superseded_by is null and r.flag <> x.flag`,
-    [stationId, variable, list.map((r) => new Date(r.atMs)), flags],
-  );
-}
-
-async function storeForecast(
-  entities: EntityManager,
-  station: StationRow,
-  run: { run: string; times: string[]; members: { member: number; variables: Record<string, number[]> }[] },
-  nowMs: number,
-): Promise<void> {
-  const [row] = await entities.query(
-    `insert into forecast (outfit_id, station_id, run_at, fetched_at) values ($1, $2, $3, $4)
-     on conflict (station_id, run_at) do nothing returning id`,
-    [station.outfitId, station.id, new Date(run.run), new Date(nowMs)],
-  );
-  if (!row) return;
-  const at = run.times.map((t) => new Date(t));
-  for (const m of run.members) {
-    for (const [variable, value] of Object.entries(m.variables)) {
-      if (!isVariable(variable)) continue;
-      if (value.length !== at.length)
-        throw new Error(`station ${station.path}: member ${m.member} has ${value.length} values of ${variable} for ${at.length} times`);
-      await entities.query(
-        `insert into forecast_member (forecast_id, outfit_id, member, variable, at, value) values ($1, $2, $3, $4, $5, $6)`,
-        [row.id, station.outfitId, m.member, variable, at, value],
-      );
-    }
-  }
 }

@@ -49,14 +49,9 @@ export default function DayChart({ view, zone }: { view: DebriefView; zone: stri
     <>
       <div className="mt-2 h-72 border border-line">
         <Chart
-          bed={bed}
-          marks={chart.data.marks}
-          features={features}
+          ground={{ bed, marks: chart.data.marks, features, dock }}
+          hour={{ tideM: null, wind: null, time: view.places[0] ? clock(view.places[0].from, zone) : '' }}
           spots={spots}
-          dock={dock}
-          tideM={null}
-          wind={null}
-          time={view.places[0] ? clock(view.places[0].from, zone) : ''}
         />
       </div>
       <ul className="mt-1 text-[0.9rem] text-ink-2">

@@ -60,15 +60,14 @@ export default function DeckChart({ trip, position, next, c, now, onClose }: Dec
             {!bed && !failedOf(chart) && <Waiting what="Opening the chart" />}
             {bed && chart.data && dock && (
               <Chart
-                bed={bed}
-                marks={chart.data.marks}
-                features={chart.data.features}
+                ground={{ bed, marks: chart.data.marks, features: chart.data.features, dock }}
+                hour={{
+                  tideM: c?.tideHeightM ?? null,
+                  wind: c?.windMps != null && c.windFromDeg !== null ? { mps: c.windMps, fromDeg: c.windFromDeg } : null,
+                  time: clock(now, pack.zone),
+                }}
                 spots={spots}
-                dock={dock}
-                tideM={c?.tideHeightM ?? null}
-                wind={c?.windMps != null && c.windFromDeg !== null ? { mps: c.windMps, fromDeg: c.windFromDeg } : null}
-                time={clock(now, pack.zone)}
-                selected={next?.id ?? null}
+                chosen={{ spot: next?.id ?? null }}
                 {...(route ? { route } : {})}
                 own={own}
                 found={placed}

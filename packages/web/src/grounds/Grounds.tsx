@@ -153,32 +153,36 @@ export default function Grounds() {
         }
       >
         <Chart
-          bed={bed}
-          marks={chart.marks}
-          features={chart.features}
-          surveys={contours}
-          soundings={showSoundings ? (g.soundings.data ?? null) : null}
+          ground={{
+            bed,
+            marks: chart.marks,
+            features: chart.features,
+            surveys: contours,
+            soundings: showSoundings ? (g.soundings.data ?? null) : null,
+            dock,
+            picture,
+          }}
+          hour={{
+            tideM: middle.tideHeightM,
+            wind: middle.windMps !== null && middle.windFromDeg !== null ? { mps: middle.windMps, fromDeg: middle.windFromDeg } : null,
+            sun,
+            fishDepthM,
+            time,
+          }}
           spots={chartSpots}
-          dock={dock}
-          picture={picture}
-          tideM={middle.tideHeightM}
-          wind={middle.windMps !== null && middle.windFromDeg !== null ? { mps: middle.windMps, fromDeg: middle.windFromDeg } : null}
-          sun={sun}
-          fishDepthM={fishDepthM}
-          time={time}
-          selected={selected}
-          pile={pile}
           found={tab === 'found' ? (found ?? []) : []}
-          foundKey={foundKey}
+          chosen={{ spot: selected, pile, found: foundKey }}
           reference={chosen ?? { name: 'the dock', ...dock }}
           draw={drawing && { shape: drawing.shape, onDone: drafts.drawn }}
           edit={moving && { shape: moving.shape, points: moving.points, onChange: drafts.moveTo }}
-          onSelect={select}
-          onPile={(n) => {
-            setPile(n);
-            setTab('drawn');
+          taps={{
+            onSelect: select,
+            onPile: (n) => {
+              setPile(n);
+              setTab('drawn');
+            },
+            onFound: setFoundKey,
           }}
-          onFound={setFoundKey}
         />
         <ChartNotes
           soundings={g.soundings.data?.total ?? null}

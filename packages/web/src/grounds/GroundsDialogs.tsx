@@ -83,10 +83,9 @@ export function GroundsDialogs({ water, spots, bed, zone, mayEdit, drafts, open,
         onClose={onClose}
       />
       <Suspense fallback={null}>
-        {open === 'spots' && <ImportPlaces open waterId={water.id} water={water} zone={zone} spots={spots} onClose={onClose} />}
+        {open === 'spots' && <ImportPlaces waterId={water.id} water={water} zone={zone} spots={spots} onClose={onClose} />}
         {open === 'soundings' && (
           <ImportSoundings
-            open
             waterId={water.id}
             waterName={water.name}
             near={[dock.lon, dock.lat]}

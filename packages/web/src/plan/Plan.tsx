@@ -165,17 +165,21 @@ function PlanOf({ id }: { id: string }) {
         }
       >
         <Chart
-          bed={bed}
-          marks={chart.data.marks}
-          features={chart.data.features}
+          ground={{
+            bed,
+            marks: chart.data.marks,
+            features: chart.data.features,
+            dock: { lat: waterInfo.dockLat, lon: waterInfo.dockLon },
+          }}
+          hour={{
+            tideM: now?.tideHeightM ?? null,
+            wind: now?.windMps != null && now.windFromDeg !== null ? { mps: now.windMps, fromDeg: now.windFromDeg } : null,
+            time: clock(cursor.at, d.zone),
+          }}
           spots={spots}
-          dock={{ lat: waterInfo.dockLat, lon: waterInfo.dockLon }}
-          tideM={now?.tideHeightM ?? null}
-          wind={now?.windMps != null && now.windFromDeg !== null ? { mps: now.windMps, fromDeg: now.windFromDeg } : null}
-          time={clock(cursor.at, d.zone)}
-          selected={selected}
+          chosen={{ spot: selected }}
           route={route}
-          onSelect={setSelected}
+          taps={{ onSelect: setSelected }}
         />
       </Workplace>
       {shown && <PlanPage desk={d} trip={t} plan={shown} told={told} fit={fit?.sentence ?? ''} naive={naive} changes={changes} />}

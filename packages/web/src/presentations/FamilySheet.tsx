@@ -1,4 +1,5 @@
 import type { FamilyView } from '@bluffwind/contract/presentations';
+import { ENVELOPE_SPANS, type StoredLimits } from '@bluffwind/core/catchrate/envelope';
 import { post } from '../data/api';
 import { useSave } from '../data/useSave';
 import { plainOptions } from '../ui/Choice';
@@ -12,19 +13,14 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 /** What stands in the fields: lists as one line of words. */
 type Typed = Omit<FamilyView, 'cover' | 'forage'> & { readonly cover: string; readonly forage: string };
 
+const START = Object.fromEntries(
+  ENVELOPE_SPANS.flatMap((s) => [s.lo, s.hi].map((name, i) => [name, s.start?.[i] ?? null])),
+) as StoredLimits;
+
 const NEW: Omit<FamilyView, 'id'> & { id: string } = {
   id: '',
   name: '',
-  depthMinM: 0.5,
-  depthMaxM: 4,
-  tempMinC: 6,
-  tempMaxC: 22,
-  clarityMinM: null,
-  clarityMaxM: null,
-  windMinMps: null,
-  windMaxMps: null,
-  currentMinMps: null,
-  currentMaxMps: null,
+  ...START,
   light: [],
   months: [],
   cover: [],
@@ -81,16 +77,19 @@ export function FamilySheet({ family, taken, onClose }: { family: FamilyView | n
           />
         )}
         <TextField name="name" label="Name" required maxLength={80} className={family ? 'col-span-full' : 'md:col-span-3'} />
-        <FigureField name="depthMinM" label="Depth from" measure="depth" min={0} max={500} required />
-        <FigureField name="depthMaxM" label="to" measure="depth" min={0} max={500} required />
-        <FigureField name="tempMinC" label="Water from" measure="temp" min={-2} max={40} required />
-        <FigureField name="tempMaxC" label="to" measure="temp" min={-2} max={40} required />
-        <FigureField name="clarityMinM" label="Clarity from" measure="depth" min={0} max={60} />
-        <FigureField name="clarityMaxM" label="to" measure="depth" min={0} max={60} />
-        <FigureField name="windMinMps" label="Wind from" measure="wind" min={0} max={40} />
-        <FigureField name="windMaxMps" label="to" measure="wind" min={0} max={40} />
-        <FigureField name="currentMinMps" label="Current from" measure="current" min={0} max={5} />
-        <FigureField name="currentMaxMps" label="to" measure="current" min={0} max={5} />
+        {ENVELOPE_SPANS.flatMap((s) =>
+          [s.lo, s.hi].map((name) => (
+            <FigureField
+              key={name}
+              name={name}
+              label={name === s.lo ? `${s.label} from` : 'to'}
+              measure={s.measure}
+              min={s.least}
+              max={s.most}
+              required={s.start !== null}
+            />
+          )),
+        )}
         <FigureField name="coverRate" label="Covers water, 1 to 5" min={1} max={5} whole required />
         <FigureField name="skill" label="Skill, 1 to 3" min={1} max={3} whole required />
         <FigureField name="snag" label="Snags, 1 to 3" min={1} max={3} whole required />

@@ -1,4 +1,5 @@
 import type { FamilyView, PresentationView } from '@bluffwind/contract/presentations';
+import { ENVELOPE_SPANS } from '@bluffwind/core/catchrate/envelope';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -141,18 +142,17 @@ const LIGHT = ['dark', 'low light', 'middling light', 'high sun'] as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 
 function whereWords(f: FamilyView): string {
-  const span = (lo: number | null, hi: number | null, measure: Measure, name: string) => {
+  const span = (lo: number | null, hi: number | null, measure: Measure) => {
     const digits = (v: number) => (Number.isInteger(v) ? 0 : 1);
     const from = lo === null ? '' : `${figure(lo, measure, myUnits(), digits(lo)).text}`;
-    if (hi === null) return lo === null ? '' : `${name} from ${amount(lo, measure, digits(lo))}`.trim();
-    return `${name} ${lo === null ? 'up to' : `${from} to`} ${amount(hi, measure, digits(hi))}`.trim();
+    if (hi === null) return lo === null ? '' : `from ${amount(lo, measure, digits(lo))}`;
+    return `${lo === null ? 'up to' : `${from} to`} ${amount(hi, measure, digits(hi))}`;
   };
   return [
-    `${span(f.depthMinM, f.depthMaxM, 'depth', '')} deep`,
-    span(f.tempMinC, f.tempMaxC, 'temp', ''),
-    span(f.clarityMinM, f.clarityMaxM, 'depth', 'clarity'),
-    span(f.windMinMps, f.windMaxMps, 'wind', 'wind'),
-    span(f.currentMinMps, f.currentMaxMps, 'current', 'current'),
+    ...ENVELOPE_SPANS.map((s) => {
+      const words = span(f[s.lo], f[s.hi], s.measure);
+      return words === '' ? '' : `${s.before}${words}${s.after}`;
+    }),
     f.light.map((l) => LIGHT[l]).join(', '),
     f.cover.length > 0 ? `at ${f.cover.join(', ')}` : '',
     f.months.map((m) => MONTHS[m - 1]).join(' '),

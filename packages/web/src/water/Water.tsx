@@ -193,7 +193,7 @@ export default function Water() {
       </Workplace>
       <ReadingDialog open={adding} waterId={water.id} waterName={water.name} spots={spots.data ?? []} onClose={() => setAdding(false)} />
       <Suspense fallback={null}>
-        {importing && <ImportReadings open waterId={water.id} waterName={water.name} zone={zone} onClose={() => setImporting(false)} />}
+        {importing && <ImportReadings waterId={water.id} waterName={water.name} zone={zone} onClose={() => setImporting(false)} />}
       </Suspense>
     </>
   );

@@ -1,6 +1,7 @@
+import { ENVELOPE_SPANS, type StoredLimits } from '@bluffwind/core/catchrate/envelope';
 import type { Hazard } from '@bluffwind/core/risk/hazard';
 import type { LengthKind } from '@bluffwind/core/rules/verdict';
-import { EntitySchema } from 'typeorm';
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 
 export interface SpotRow {
   id: string;
@@ -191,24 +192,24 @@ export const SpeciesEntity = new EntitySchema<SpeciesRow>({
   },
 });
 
-export interface FamilyRow {
+/** `waterTempC` as its column is named: `water_temp_c`. */
+const columnName = (field: string) => field.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
+
+/** Columns of the limits of a family. */
+const limitColumns = Object.fromEntries(
+  ENVELOPE_SPANS.flatMap((s) =>
+    [s.lo, s.hi].map((f) => [f, { type: 'double precision', name: columnName(f), nullable: s.start === null }]),
+  ),
+) as Record<keyof StoredLimits, EntitySchemaColumnOptions>;
+
+export interface FamilyRow extends StoredLimits {
   outfitId: string;
   id: string;
   name: string;
-  depthMinM: number;
-  depthMaxM: number;
-  tempMinC: number;
-  tempMaxC: number;
   coverRate: number;
   skill: number;
   snag: number;
   handling: string;
-  clarityMinM: number | null;
-  clarityMaxM: number | null;
-  windMinMps: number | null;
-  windMaxMps: number | null;
-  currentMinMps: number | null;
-  currentMaxMps: number | null;
   light: number[];
   cover: string[];
   months: number[];
@@ -224,20 +225,11 @@ export const FamilyEntity = new EntitySchema<FamilyRow>({
     outfitId: { type: 'uuid', primary: true, name: 'outfit_id' },
     id: { type: 'text', primary: true },
     name: { type: 'text' },
-    depthMinM: { type: 'double precision', name: 'depth_min_m' },
-    depthMaxM: { type: 'double precision', name: 'depth_max_m' },
-    tempMinC: { type: 'double precision', name: 'temp_min_c' },
-    tempMaxC: { type: 'double precision', name: 'temp_max_c' },
+    ...limitColumns,
     coverRate: { type: 'int', name: 'cover_rate' },
     skill: { type: 'int' },
     snag: { type: 'int' },
     handling: { type: 'text' },
-    clarityMinM: { type: 'double precision', name: 'clarity_min_m', nullable: true },
-    clarityMaxM: { type: 'double precision', name: 'clarity_max_m', nullable: true },
-    windMinMps: { type: 'double precision', name: 'wind_min_mps', nullable: true },
-    windMaxMps: { type: 'double precision', name: 'wind_max_mps', nullable: true },
-    currentMinMps: { type: 'double precision', name: 'current_min_mps', nullable: true },
-    currentMaxMps: { type: 'double precision', name: 'current_max_mps', nullable: true },
     light: { type: 'int', array: true, default: [] },
     cover: { type: 'text', array: true, default: [] },
     months: { type: 'int', array: true, default: [] },
