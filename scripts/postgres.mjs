@@ -120,6 +120,10 @@ export async function startPostgres(folder, { durable = true, port: wanted = 0 }
           `do $$ begin if not exists (select from pg_roles where rolname = '${role.replaceAll("'", "''")}') then create role "${role}" nologin; end if; end $$`,
         );
     },
+    /** Copies the application's database, to which nobody may be connected, under other names. */
+    async copied(names) {
+      for (const name of names) await psql('postgres', `create database ${name} template bluffwind owner bluffwind_owner`);
+    },
     /** Puts a database in the place of the application's, which is dropped. */
     async takePlace(name) {
       await psql('postgres', 'drop database if exists bluffwind with (force)');

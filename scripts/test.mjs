@@ -16,6 +16,8 @@ const SHOWN_LINES = 80;
 const FIRST_LANE = ['answers', 'begin', 'calendar', 'fleet', 'keyboard', 'own', 'plan', 'screens'];
 /** Processors from which two stories at a time are done sooner than one after the other. */
 const CORES_FOR_TWO = 4;
+/** Test files that run at a time, each in a database of its own: what one does to all outfits does not meet the others. Of two processors the runner would use one. */
+const WORKERS = Number(process.env.TEST_WORKERS) || Math.max(2, os.availableParallelism() - 1);
 const counts = { passed: 0, failed: 0, skipped: 0 };
 /** What failed and why, told once more at the end: where a long log is cut, its end is what is left. */
 const failures = [];
@@ -54,6 +56,7 @@ async function unit(bin) {
       env: { DATABASE_URL: db.appUrl, DATABASE_OWNER_URL: db.ownerUrl },
       quiet: true,
     });
+    await db.copied(Array.from({ length: WORKERS }, (_, i) => `bluffwind_${i + 1}`));
     say('Unit and database tests ...');
     const report = path.join(STATE, 'vitest.json');
     rmSync(report, { force: true });
@@ -63,7 +66,13 @@ async function unit(bin) {
       {
         cwd: ROOT,
         stdio: ['ignore', 'inherit', 'inherit'],
-        env: cleanEnv({ TEST_ADMIN_URL: db.adminUrl, TEST_OWNER_URL: db.ownerUrl, TEST_APP_URL: db.appUrl, PG_BIN: bin }),
+        env: cleanEnv({
+          TEST_ADMIN_URL: db.adminUrl,
+          TEST_OWNER_URL: db.ownerUrl,
+          TEST_APP_URL: db.appUrl,
+          TEST_WORKERS: String(WORKERS),
+          PG_BIN: bin,
+        }),
       },
     );
     const json = read(report);

@@ -47,14 +47,15 @@ export interface Answer {
   readonly body: any;
 }
 
-/** Addresses of the test database, set by the test script. */
+/** Addresses of the database of this worker of the test runner; the test script has made one for each. */
 export function testDatabase(): { adminUrl: string; ownerUrl: string; appUrl: string } {
   const adminUrl = process.env.TEST_ADMIN_URL;
   const ownerUrl = process.env.TEST_OWNER_URL;
   const appUrl = process.env.TEST_APP_URL;
   if (!adminUrl || !ownerUrl || !appUrl)
     throw new Error('The database tests need a database: run them with "npm test" or "npm test -- unit".');
-  return { adminUrl, ownerUrl, appUrl };
+  const mine = (url: string) => `${url}_${process.env.VITEST_POOL_ID}`;
+  return { adminUrl: mine(adminUrl), ownerUrl: mine(ownerUrl), appUrl: mine(appUrl) };
 }
 
 export async function startHarness(): Promise<Harness> {
