@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { position } from './grounds';
 import { date, instant, lengthKind } from './ids';
-import { ruleBody } from './rule';
+import { ruleBodies } from './rule';
 
 const constituent = z
   .object({ name: z.string(), amplitudeM: z.number().nonnegative(), phaseDeg: z.number(), speedDegPerHour: z.number().optional() })
@@ -168,7 +168,7 @@ export const labVerdict = z
   .object({
     rules: z.array(
       z.union(
-        ruleBody.options.map((o) =>
+        ruleBodies.map((o) =>
           o.extend({ id: z.string(), species: z.string(), zone: z.string().nullable(), checkedOn: date.nullable().optional() }).strict(),
         ),
       ),

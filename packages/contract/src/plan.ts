@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id, instant } from './ids';
+import { partyFigures } from './partyFigures';
 import { envelope } from './presentations';
 import { boatLimits, hazard, party, quantity } from './risk';
 import { sign } from './sign';
@@ -153,7 +154,7 @@ export const planDesk = z.object({
   rods: z.int(),
   skill: z.int(),
   footing: z.int(),
-  patienceMin: z.int().nullable(),
+  ...partyFigures,
   breaks: z.array(z.object({ name: z.string(), fromMs: z.number(), toMs: z.number() })),
   /** Presentations in the boat; null when all are. */
   aboard: z.array(id).nullable(),

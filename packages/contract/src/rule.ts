@@ -1,36 +1,41 @@
+import {
+  MOST_MM,
+  MOST_WORDS,
+  RULE_KIND_NAMES,
+  type RuleBody,
+  type RuleField,
+  type RuleKindName,
+  ruleFault,
+  ruleFields,
+} from '@bluffwind/core/rules/ruleKinds';
 import { z } from 'zod';
 import { date, id, lengthKind } from './ids';
 
-const monthDay = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'expected MM-DD');
+const SCHEMAS: Record<RuleField['type'], (f: RuleField) => z.ZodType> = {
+  mm: (f) => maybe(f, z.int().positive().max(MOST_MM)),
+  count: (f) => maybe(f, z.int().min(f.type === 'count' ? f.least : 0)),
+  day: () => z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'expected MM-DD'),
+  words: () => z.string().trim().min(1).max(MOST_WORDS),
+  measured: () => lengthKind,
+};
+/** What need not be said is null. */
+function maybe(f: RuleField, schema: z.ZodInt): z.ZodType {
+  if ('needed' in f && f.needed) return schema;
+  return 'later' in f && f.later ? schema.nullable().optional() : schema.nullable();
+}
 
-const mm = z.int().positive().max(5000);
-const crossed = (least: number | null, most: number | null) => least === null || most === null || least <= most;
+const bodyOf = (kind: RuleKindName) =>
+  z.object({ kind: z.literal(kind), ...Object.fromEntries(ruleFields(kind).map(([name, f]) => [name, SCHEMAS[f.type](f)])) });
+const [first, ...others] = RULE_KIND_NAMES.map(bodyOf) as [ReturnType<typeof bodyOf>, ...ReturnType<typeof bodyOf>[]];
 
-/** What a rule says. */
-export const ruleBody = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('length'), minMm: mm.nullable(), maxMm: mm.nullable(), lengthKind }),
-  z.object({ kind: z.literal('slot'), fromMm: mm, toMm: mm, lengthKind }),
-  z.object({
-    kind: z.literal('bag'),
-    perAngler: z.int().nonnegative().nullable(),
-    perBoat: z.int().nonnegative().nullable().optional(),
-  }),
-  z.object({ kind: z.literal('possession'), perAngler: z.int().nonnegative(), days: z.int().min(1).max(60) }),
-  z.object({ kind: z.literal('closed'), from: monthDay, to: monthDay }),
-  z.object({ kind: z.literal('hook'), words: z.string().trim().min(1).max(200) }),
-  z.object({ kind: z.literal('bait'), words: z.string().trim().min(1).max(200) }),
-]);
+/** What a rule says, a schema for each kind. */
+export const ruleBodies = [first, ...others] as const;
+export const ruleBody = z.discriminatedUnion('kind', ruleBodies) as unknown as z.ZodType<RuleBody>;
 
 /** A rule that is taken into the crew's copy: its lengths must not be crossed. */
 export const newRuleBody = ruleBody.superRefine((r, c) => {
-  if (r.kind === 'length' && !crossed(r.minMm, r.maxMm))
-    c.addIssue({ code: 'custom', path: ['maxMm'], message: `expected at least ${r.minMm}, got ${r.maxMm}: the lengths are crossed` });
-  if (r.kind === 'length' && r.minMm === null && r.maxMm === null)
-    c.addIssue({ code: 'custom', path: ['minMm'], message: 'a length rule needs a least or a greatest length' });
-  if (r.kind === 'slot' && !crossed(r.fromMm, r.toMm))
-    c.addIssue({ code: 'custom', path: ['toMm'], message: `expected at least ${r.fromMm}, got ${r.toMm}: the lengths are crossed` });
-  if (r.kind === 'bag' && r.perAngler === null && r.perBoat == null)
-    c.addIssue({ code: 'custom', path: ['perAngler'], message: 'a bag needs a number for each angler or for the boat' });
+  const fault = ruleFault(r);
+  if (fault) c.addIssue({ code: 'custom', path: [fault.field], message: fault.message });
 });
 
 /** A rule of the crew's copy, with where it stands and when it was last held against it. */

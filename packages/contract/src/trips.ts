@@ -1,9 +1,18 @@
 import { z } from 'zod';
 import { date, id, instant } from './ids';
+import { typedPartyFigures } from './partyFigures';
 import { party } from './risk';
+import { type SeenWords, TRIP_WORD_NAMES, TRIP_WORDS, type TripWordName, tripWord } from './tripWords';
 
 export const goal = z.enum(['numbers', 'size', 'table', 'learn']);
 export const tripStatus = z.enum(['planned', 'under way', 'done', 'cancelled']);
+
+const typedWords = Object.fromEntries(TRIP_WORD_NAMES.map((n) => [n, z.string().trim().max(TRIP_WORDS[n].most).default('')])) as Record<
+  TripWordName,
+  z.ZodDefault<z.ZodString>
+>;
+type Seen = { [K in TripWordName]: null extends SeenWords[K] ? z.ZodNullable<z.ZodString> : z.ZodString };
+const seenWords = Object.fromEntries(TRIP_WORD_NAMES.map((n) => [n, tripWord(n).captains ? z.string().nullable() : z.string()])) as Seen;
 
 export const newTrip = z
   .object({
@@ -19,12 +28,10 @@ export const newTrip = z
     speciesWeights: z.record(z.string(), z.number().min(0.05).max(10)).default({}),
     rods: z.int().min(1).max(20),
     skill: z.int().min(1).max(3),
-    wish: z.string().max(500),
     clientIds: z.array(id).max(20),
     /** Mates aboard; left out, they stay as they are. */
     mateIds: z.array(id).max(20).optional(),
-    meeting: z.string().trim().max(200).default(''),
-    priceNote: z.string().trim().max(200).default(''),
+    ...typedWords,
     /** What the calendar calls it that its booking came from: it comes in once. */
     booking: z.string().max(400).nullable().default(null),
   })
@@ -60,10 +67,7 @@ export const tripView = z.object({
   goal,
   rods: z.int(),
   skill: z.int(),
-  wish: z.string(),
-  meeting: z.string(),
-  /** For captains and the owner; null for mates. */
-  priceNote: z.string().nullable(),
+  ...seenWords,
   cancelReason: z.string(),
   booking: z.string().nullable(),
   status: tripStatus,
@@ -80,7 +84,7 @@ export type TripView = z.infer<typeof tripView>;
 /** What planning has to respect of a party. */
 export const tripFit = z
   .object({
-    patienceMin: z.int().min(5).max(600).nullable(),
+    ...typedPartyFigures,
     /** Hardest footing that the party manages: 1 from the boat, 2 sure feet, 3 a climb. Left out, it stays as it is. */
     footing: z.int().min(1).max(3).optional(),
     /** Share of the boat's limits that holds for children, first-timers and people who do not swim. Left out, it stays as it is. */

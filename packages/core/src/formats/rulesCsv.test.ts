@@ -47,12 +47,12 @@ describe('a file of rules', () => {
   it('refuses line by line what is no rule, and the whole without its columns', () => {
     const line = (rest: string) => read(`${HEAD}\n${rest}`).refused[0]?.reason;
     expect(line(',,length,42,,,,,,,,,,,')).toBe('it names no species');
-    expect(line('Bass,,length,50,40,,,,,,,,,,')).toBe('its lengths are crossed');
-    expect(line('Bass,,length,,,,,,,,,,,,')).toBe('it names no length');
+    expect(line('Bass,,length,50,40,,,,,,,,,,')).toBe('expected at least 500, got 400: the lengths are crossed');
+    expect(line('Bass,,length,,,,,,,,,,,,')).toBe('a length rule needs a least or a greatest length');
     expect(line('Bass,,length,a,,,,,,,,,,,')).toBe('least is "a"');
     expect(line('Bass,,slot,40,,,,,,,,,,,')).toBe('a rule of this kind needs most');
     expect(line('Bass,,length,40,,ells,,,,,,,,,')).toBe('its unit is "ells"');
-    expect(line('Bass,,bag,,,,,,,,,,,,')).toBe('a bag without a number');
+    expect(line('Bass,,bag,,,,,,,,,,,,')).toBe('a bag needs a number for each angler or for the boat');
     expect(line('Bass,,bag,,,,,1.5,,,,,,,')).toBe('angler is 1.5');
     expect(line('Bass,,luck,,,,,,,,,,,,')).toBe('its kind is "luck"');
     expect(line('Bass,,bag,,,,,2,,,,,,,tomorrow')).toBe('checked is "tomorrow"');

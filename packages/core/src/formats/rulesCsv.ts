@@ -1,51 +1,25 @@
 // The crew's copy of the rules as a table: read line by line, and written so that it comes in again.
-import type { LengthKind } from '../rules/verdict';
+import { LENGTH_KINDS, MOST_WORDS, RULE_KIND_NAMES, type RuleBody, type RuleField, ruleFault, ruleFields } from '../rules/ruleKinds';
 import { decimalOf, parseNumber } from './number';
 import { quote, type Refused, UnreadableFile } from './refused';
 import type { Table } from './table';
 import { nth, num } from '../units/indexed';
 
-/** What a line says, as the crew's copy keeps it. */
-export type FileRuleBody =
-  | { readonly kind: 'length'; readonly minMm: number | null; readonly maxMm: number | null; readonly lengthKind: LengthKind }
-  | { readonly kind: 'slot'; readonly fromMm: number; readonly toMm: number; readonly lengthKind: LengthKind }
-  | { readonly kind: 'bag'; readonly perAngler: number | null; readonly perBoat: number | null }
-  | { readonly kind: 'possession'; readonly perAngler: number; readonly days: number }
-  | { readonly kind: 'closed'; readonly from: string; readonly to: string }
-  | { readonly kind: 'hook' | 'bait'; readonly words: string };
-
 export interface FileRule {
   readonly line: number;
   readonly species: string;
   readonly zone: string;
-  readonly body: FileRuleBody;
+  readonly body: RuleBody;
   readonly source: string;
   /** Empty where the file does not say when it was checked. */
   readonly checkedOn: string;
 }
 
+const SAID = [...new Set(RULE_KIND_NAMES.flatMap((k) => ruleFields(k).map(([, f]) => f.column)))];
 /** Columns of a file of rules, by their heads; species and kind are needed, the others as the kind asks for them. */
-export const RULE_COLUMNS = [
-  'species',
-  'zone',
-  'kind',
-  'least',
-  'most',
-  'unit',
-  'measured',
-  'angler',
-  'boat',
-  'days',
-  'from',
-  'to',
-  'words',
-  'source',
-  'checked',
-] as const;
-type Column = (typeof RULE_COLUMNS)[number];
+export const RULE_COLUMNS: readonly string[] = ['species', 'zone', 'kind', ...SAID, 'unit', 'source', 'checked'];
 
 const UNIT_MM: Readonly<Record<string, number>> = { cm: 10, mm: 1, in: 25.4, inch: 25.4, inches: 25.4 };
-const MEASURED: readonly LengthKind[] = ['total', 'fork', 'standard', 'disc'];
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 const DAYS_IN = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 
@@ -71,7 +45,7 @@ export function readRules(table: Table): { readonly rules: readonly FileRule[]; 
   const rules: FileRule[] = [];
   const refused: Refused[] = [];
   for (const { line, cells } of table.records) {
-    const cell = (c: Column) => (cells[at.get(c) ?? -1] ?? '').trim();
+    const cell = (c: string) => (cells[at.get(c) ?? -1] ?? '').trim();
     try {
       if (cell('species') === '') throw new Wrong('it names no species', 'Write the species as it stands in your list.');
       rules.push({
@@ -90,55 +64,50 @@ export function readRules(table: Table): { readonly rules: readonly FileRule[]; 
   return { rules, refused };
 }
 
-function bodyOf(cell: (c: Column) => string, decimal: '.' | ','): FileRuleBody {
-  const number = (c: Column): number | null => {
-    if (cell(c) === '') return null;
-    const v = parseNumber(cell(c), decimal);
-    if (v === null || v < 0) throw new Wrong(`${c} is "${cell(c)}"`, 'Write a number, or leave it empty.');
-    return v;
-  };
-  const whole = (c: Column): number | null => {
-    const v = number(c);
-    if (v !== null && !Number.isInteger(v)) throw new Wrong(`${c} is ${v}`, 'Write a whole number of fish or days.');
-    return v;
-  };
-  const needed = (c: Column, v: number | null): number => {
-    if (v === null) throw new Wrong(`a rule of this kind needs ${c}`, `Fill in the column ${c}.`);
-    return v;
-  };
-  const kind = cell('kind').toLowerCase();
-  switch (kind) {
-    case 'length':
-    case 'slot': {
-      const mm = UNIT_MM[cell('unit').toLowerCase() || 'cm'];
-      if (mm === undefined) throw new Wrong(`its unit is "${cell('unit')}"`, 'Lengths are in cm, mm or inches.');
-      const whole = (c: 'least' | 'most') => {
-        const v = number(c);
-        return v === null ? null : Math.round(v * mm);
-      };
-      const [least, most] = [whole('least'), whole('most')];
-      if (least !== null && most !== null && most < least) throw new Wrong('its lengths are crossed', 'The least stands before the most.');
-      if (least === null && most === null) throw new Wrong('it names no length', 'Fill in least, most or both.');
-      const lengthKind = MEASURED.find((m) => m === (cell('measured').toLowerCase() || 'total'));
-      if (!lengthKind) throw new Wrong(`it is measured "${cell('measured')}"`, `Write ${MEASURED.join(', ')}.`);
-      if (kind === 'length') return { kind, minMm: least, maxMm: most, lengthKind };
-      return { kind, fromMm: needed('least', least), toMm: needed('most', most), lengthKind };
+function bodyOf(cell: (column: string) => string, decimal: '.' | ','): RuleBody {
+  const kind = RULE_KIND_NAMES.find((k) => k === cell('kind').toLowerCase());
+  if (!kind) throw new Wrong(`its kind is "${cell('kind')}"`, `Write ${orWords(RULE_KIND_NAMES)}.`);
+  const mm = UNIT_MM[cell('unit').toLowerCase() || 'cm'];
+  const fields = ruleFields(kind);
+  if (mm === undefined && fields.some(([, f]) => f.type === 'mm'))
+    throw new Wrong(`its unit is "${cell('unit')}"`, 'Lengths are in cm, mm or inches.');
+  const said = fields.map(([name, field]) => [name, fieldOf(field, cell(field.column), decimal, mm ?? 10)] as const);
+  const body = { kind, ...Object.fromEntries(said) };
+  const fault = ruleFault(body);
+  if (fault)
+    throw new Wrong(fault.message, `Fill in or put right ${orWords(fields.map(([, f]) => f.column).filter((c) => c !== 'measured'))}.`);
+  // biome-ignore lint/plugin: each field of the kind was read as the table says
+  return body as unknown as RuleBody;
+}
+
+const orWords = (list: readonly string[]) => `${list.slice(0, -1).join(', ')} or ${list.at(-1)}`;
+
+/** What a cell says of a field; lengths in mm. Throws Wrong for one that cannot be it. */
+function fieldOf(field: RuleField, text: string, decimal: '.' | ',', mm: number): number | string | null {
+  const { column } = field;
+  switch (field.type) {
+    case 'words':
+      if (text === '') throw new Wrong('it does not say what', `Write it in the column ${column}.`);
+      return text.slice(0, MOST_WORDS);
+    case 'day':
+      return monthDay(column, text);
+    case 'measured': {
+      const kind = LENGTH_KINDS.find((k) => k === (text.toLowerCase() || 'total'));
+      if (!kind) throw new Wrong(`it is measured "${text}"`, `Write ${LENGTH_KINDS.join(', ')}.`);
+      return kind;
     }
-    case 'bag': {
-      const [perAngler, perBoat] = [whole('angler'), whole('boat')];
-      if (perAngler === null && perBoat === null) throw new Wrong('a bag without a number', 'Fill in angler, boat or both.');
-      return { kind, perAngler, perBoat };
+    case 'mm':
+    case 'count': {
+      if (text === '') {
+        if (field.needed) throw new Wrong(`a rule of this kind needs ${column}`, `Fill in the column ${column}.`);
+        return null;
+      }
+      const v = parseNumber(text, decimal);
+      if (v === null || v < 0) throw new Wrong(`${column} is "${text}"`, 'Write a number, or leave it empty.');
+      if (field.type === 'mm') return Math.round(v * mm);
+      if (!Number.isInteger(v)) throw new Wrong(`${column} is ${v}`, 'Write a whole number of fish or days.');
+      return v;
     }
-    case 'possession':
-      return { kind, perAngler: needed('angler', whole('angler')), days: needed('days', whole('days')) };
-    case 'closed':
-      return { kind, from: monthDay('from', cell('from')), to: monthDay('to', cell('to')) };
-    case 'hook':
-    case 'bait':
-      if (cell('words') === '') throw new Wrong('it does not say what', 'Write it in the column words.');
-      return { kind, words: cell('words').slice(0, 200) };
-    default:
-      throw new Wrong(`its kind is "${cell('kind')}"`, 'Write length, slot, bag, possession, closed, hook or bait.');
   }
 }
 
@@ -168,15 +137,14 @@ function checkedOf(text: string): string {
 
 /** Rules as a table that comes in again; lengths in cm. */
 export function rulesCsv(rules: readonly Omit<FileRule, 'line'>[]): string {
-  const cm = (mm: number | null) => (mm === null ? '' : String(mm / 10));
-  const rows = rules.map(({ species, zone, body: b, source, checkedOn }) => {
-    const row: Partial<Record<Column, string>> = { species, zone, kind: b.kind, source, checked: checkedOn };
-    if (b.kind === 'length') Object.assign(row, { least: cm(b.minMm), most: cm(b.maxMm), unit: 'cm', measured: b.lengthKind });
-    if (b.kind === 'slot') Object.assign(row, { least: cm(b.fromMm), most: cm(b.toMm), unit: 'cm', measured: b.lengthKind });
-    if (b.kind === 'bag') Object.assign(row, { angler: String(b.perAngler ?? ''), boat: String(b.perBoat ?? '') });
-    if (b.kind === 'possession') Object.assign(row, { angler: String(b.perAngler), days: String(b.days) });
-    if (b.kind === 'closed') Object.assign(row, { from: b.from, to: b.to });
-    if (b.kind === 'hook' || b.kind === 'bait') row.words = b.words;
+  const rows = rules.map(({ species, zone, body, source, checkedOn }) => {
+    const row: Record<string, string> = { species, zone, kind: body.kind, source, checked: checkedOn };
+    const said: Readonly<Record<string, unknown>> = body;
+    for (const [name, { type, column }] of ruleFields(body.kind)) {
+      const v = said[name];
+      row[column] = typeof v === 'number' && type === 'mm' ? String(v / 10) : String(v ?? '');
+      if (type === 'mm') row.unit = 'cm';
+    }
     return RULE_COLUMNS.map((c) => cellOf(row[c] ?? '')).join(',');
   });
   return `${[RULE_COLUMNS.join(','), ...rows].join('\r\n')}\r\n`;

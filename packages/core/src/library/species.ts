@@ -1,6 +1,6 @@
 // Species that guides commonly fish for, with how each is measured and the lengths that anglers usually land. Lengths are from memory, common
 // practice; they set the range of the size keys and say nothing of rules. What has no usual length here is left open.
-import type { LengthKind } from '../rules/verdict';
+import type { LengthKind } from '../rules/ruleKinds';
 
 export interface LibrarySpecies {
   readonly name: string;

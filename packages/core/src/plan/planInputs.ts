@@ -1,4 +1,5 @@
 import type { SpotGround } from '../conditions/spotConditions';
+import type { PartyFigures } from './partyFigures';
 import type { WaterRecord } from '../conditions/waterRecord';
 import type { SpotTrack } from '../ground/spotTrack';
 import type { SeaPlace } from '../ground/seaOnWays';
@@ -90,7 +91,7 @@ export interface TakenSpot {
 }
 
 /** Everything a trip's plan is made from: plain data, so that worker and server work on the same. */
-export interface PlanInputs {
+export interface PlanInputs extends PartyFigures {
   readonly now: number;
   readonly startsAt: number;
   readonly endsAt: number;
@@ -104,8 +105,6 @@ export interface PlanInputs {
   readonly skill: number;
   /** Hardest footing that the party manages, 1 to 3. */
   readonly footing: number;
-  /** Longest wait for a fish that the party stands, minutes; null when it does not mind. */
-  readonly patienceMin: number | null;
   readonly breaks: readonly Break[];
   /** Limits that are null are not known. */
   readonly boat: {

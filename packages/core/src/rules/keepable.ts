@@ -1,4 +1,5 @@
-import { type LengthKind, type Rule, verdict } from './verdict';
+import type { LengthKind } from './ruleKinds';
+import { type Rule, verdict } from './verdict';
 
 /** A landed fish as the log has it. */
 export interface LoggedFish {

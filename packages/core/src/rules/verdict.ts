@@ -1,13 +1,9 @@
 // Reads the crew's own copy of the rules. A verdict never permits: it says what the copy says. The stricter rule speaks, and
 // where the zone is not known every zone's rules do.
+import type { LengthKind, RuleBody } from './ruleKinds';
 import { dateWords } from './seasonWords';
 import { said, saidBare } from '../units/measure';
 
-/**
- * Which length a rule or a measurement means. Fork is never longer than total, standard never longer than fork; the width of a ray's
- * disc says nothing of the others.
- */
-export type LengthKind = 'total' | 'fork' | 'standard' | 'disc';
 const ORDER: Record<LengthKind, number | null> = { standard: 0, fork: 1, total: 2, disc: null };
 
 interface RuleBase {
@@ -19,20 +15,7 @@ interface RuleBase {
   readonly checkedOn?: string | null;
 }
 
-export type Rule = RuleBase &
-  (
-    | { readonly kind: 'length'; readonly minMm: number | null; readonly maxMm: number | null; readonly lengthKind: LengthKind }
-    /** Fish from one length to another, both included, are protected. */
-    | { readonly kind: 'slot'; readonly fromMm: number; readonly toMm: number; readonly lengthKind: LengthKind }
-    /** Fish a day: for each angler, for the boat, or both. */
-    | { readonly kind: 'bag'; readonly perAngler: number | null; readonly perBoat?: number | null }
-    /** Fish that an angler may hold of so many days, this one included. */
-    | { readonly kind: 'possession'; readonly perAngler: number; readonly days: number }
-    /** Closed from one month-day to another, both included; may pass the year's end. */
-    | { readonly kind: 'closed'; readonly from: string; readonly to: string }
-    /** How it may be fished for, in words: nothing that a length can be held against. */
-    | { readonly kind: 'hook' | 'bait'; readonly words: string }
-  );
+export type Rule = RuleBase & RuleBody;
 
 export interface Verdict {
   readonly decision: 'may keep' | 'must release' | 'no rule on file';

@@ -2,7 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { keepable } from './keepable';
 import { dateWords } from './seasonWords';
-import { closedBy, type LengthKind, limitWords, type Rule, toRecheck, type VerdictQuestion, verdict } from './verdict';
+import type { LengthKind } from './ruleKinds';
+import { closedBy, limitWords, type Rule, toRecheck, type VerdictQuestion, verdict } from './verdict';
 import { inMetric } from '../units/measure';
 
 /** A rule without its id, species and zone. */

@@ -2,6 +2,7 @@
 import { type PlanDesk, planSpot } from '@bluffwind/contract/plan';
 import { spotTrack } from '@bluffwind/core/ground/spotTrack';
 import { fishedSets } from '@bluffwind/core/plan/fishedSets';
+import { partyFiguresOf } from '@bluffwind/core/plan/partyFigures';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { HOUR, localDate } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
@@ -73,7 +74,7 @@ export async function loadDesk(
     rods: trip.rods,
     skill: trip.skill,
     footing: trip.footing,
-    patienceMin: trip.patienceMin,
+    ...partyFiguresOf(trip),
     breaks: trip.breaks.map((b) => ({ name: b.name, fromMs: Date.parse(b.from), toMs: Date.parse(b.to) })),
     aboard: trip.aboard,
     guests: guests.map(({ id, name, experience, child, hand, wishes, swims }) => ({ id, name, experience, child, hand, wishes, swims })),

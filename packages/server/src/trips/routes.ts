@@ -167,29 +167,21 @@ async function dropPlans(entities: EntityManager, tripId: string): Promise<void>
   await entities.delete(PlanEntity, { tripId });
 }
 
-/** What a booking says, as the table keeps it. */
-function columnsOf({
-  boatId,
-  captainId,
-  goal,
-  rods,
-  skill,
-  wish,
-  meeting,
-  priceNote,
-  startsAt,
-  endsAt,
-}: Omit<NewTrip, 'id' | 'waterId' | 'booking'>) {
-  return {
-    boatId,
-    captainId,
-    goal,
-    rods,
-    skill,
-    wish,
-    meeting,
-    priceNote,
-    startsAt: new Date(startsAt),
-    endsAt: new Date(endsAt),
-  };
+type Booked = Omit<NewTrip, 'id' | 'waterId' | 'booking'>;
+
+/** What a booking says, as the table keeps it: without what has tables of its own, and without what stays once it is made. */
+function columnsOf(body: Booked & Partial<NewTrip>) {
+  const {
+    startsAt,
+    endsAt,
+    speciesIds: _s,
+    speciesWeights: _sw,
+    clientIds: _c,
+    mateIds: _m,
+    id: _i,
+    waterId: _w,
+    booking: _b,
+    ...row
+  } = body;
+  return { ...row, startsAt: new Date(startsAt), endsAt: new Date(endsAt) };
 }

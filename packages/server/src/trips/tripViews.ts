@@ -1,3 +1,4 @@
+import { wordsFor } from '@bluffwind/contract/tripWords';
 import type { TripView } from '@bluffwind/contract/trips';
 import { type EntityManager, In } from 'typeorm';
 import { SpeciesEntity } from '../db/entities/grounds';
@@ -46,9 +47,7 @@ export async function tripViews(
       goal: t.goal,
       rods: t.rods,
       skill: t.skill,
-      wish: t.wish,
-      meeting: t.meeting,
-      priceNote: who.role === 'mate' ? null : t.priceNote,
+      ...wordsFor(t, who.role !== 'mate'),
       cancelReason: t.cancelReason,
       booking: t.booking,
       status: t.status,

@@ -1,5 +1,6 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { RuleEdit, RuleRow } from '@bluffwind/contract/rule';
+import { MOST_MM, MOST_WORDS, RULE_KIND_NAMES, RULE_KINDS, type RuleField, ruleFields } from '@bluffwind/core/rules/ruleKinds';
 import { useEffect, useRef } from 'react';
 import { useWatch } from 'react-hook-form';
 import { v7 } from 'uuid';
@@ -17,15 +18,7 @@ export interface RuleTask {
   readonly rule: RuleRow | null;
 }
 
-const KINDS = [
-  { value: 'length', name: 'least or greatest length' },
-  { value: 'slot', name: 'lengths that go back' },
-  { value: 'bag', name: 'fish a day' },
-  { value: 'possession', name: 'fish held over some days' },
-  { value: 'closed', name: 'closed season' },
-  { value: 'hook', name: 'hooks' },
-  { value: 'bait', name: 'baits' },
-];
+const KINDS = RULE_KIND_NAMES.map((value) => ({ value, name: RULE_KINDS[value].sets }));
 const LENGTHS = [
   { value: 'total', name: 'total length' },
   { value: 'fork', name: 'to the fork' },
@@ -96,45 +89,20 @@ export function RuleDialog({
 /** The figures or words of the kind that is chosen. */
 function Says() {
   const kind = useWatch<RuleTyped, 'kind'>({ name: 'kind' });
-  switch (kind) {
-    case 'length':
-      return (
-        <>
-          <FigureField name="minMm" label="Least" measure="rule" min={10} max={5000} />
-          <FigureField name="maxMm" label="Greatest" measure="rule" min={10} max={5000} />
-          <ChoiceField name="lengthKind" label="Measured" options={LENGTHS} className="col-span-2" />
-        </>
-      );
-    case 'slot':
-      return (
-        <>
-          <FigureField name="minMm" label="From" measure="rule" min={10} max={5000} required />
-          <FigureField name="maxMm" label="to" measure="rule" min={10} max={5000} required />
-          <ChoiceField name="lengthKind" label="Measured" options={LENGTHS} className="col-span-2" />
-        </>
-      );
-    case 'bag':
-      return (
-        <>
-          <FigureField name="perAngler" label="For each angler" whole min={0} max={500} />
-          <FigureField name="perBoat" label="For the boat" whole min={0} max={2000} />
-        </>
-      );
-    case 'possession':
-      return (
-        <>
-          <FigureField name="perAngler" label="For each angler" whole min={0} max={500} required />
-          <FigureField name="days" label="Over how many days" whole min={1} max={60} required />
-        </>
-      );
-    case 'closed':
-      return (
-        <>
-          <TextField name="from" label="From" required maxLength={5} pattern={MONTH_DAY} placeholder="03-01" />
-          <TextField name="to" label="to, that day too" required maxLength={5} pattern={MONTH_DAY} placeholder="05-15" />
-        </>
-      );
-    default:
-      return <TextField name="words" label="In words" required maxLength={200} className="col-span-2" />;
+  return ruleFields(kind).map(([name, field]) => <Said key={`${kind} ${name}`} name={`says.${kind}.${name}`} field={field} />);
+}
+
+function Said({ name, field: f }: { name: string; field: RuleField }) {
+  switch (f.type) {
+    case 'mm':
+      return <FigureField name={name} label={f.label} measure="rule" min={10} max={MOST_MM} required={f.needed ?? false} />;
+    case 'count':
+      return <FigureField name={name} label={f.label} whole min={f.least} max={f.most} required={f.needed ?? false} />;
+    case 'day':
+      return <TextField name={name} label={f.label} required maxLength={5} pattern={MONTH_DAY} placeholder={f.like} />;
+    case 'measured':
+      return <ChoiceField name={name} label={f.label} options={LENGTHS} className="col-span-2" />;
+    case 'words':
+      return <TextField name={name} label={f.label} required maxLength={MOST_WORDS} className="col-span-2" />;
   }
 }

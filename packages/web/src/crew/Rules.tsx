@@ -19,7 +19,7 @@ import { ruleSays } from './ruleWords';
 const toFile = (r: RuleRow, species: string): Omit<FileRule, 'line'> => ({
   species,
   zone: r.zone ?? '',
-  body: r.body.kind === 'bag' ? { ...r.body, perBoat: r.body.perBoat ?? null } : r.body,
+  body: r.body,
   source: r.source,
   checkedOn: r.checkedOn,
 });

@@ -25,6 +25,7 @@ describe('a rule that is typed', () => {
   });
 
   it('has whole millimetres, in whatever unit it was typed', () => {
-    expect(bodyOf({ ...typedOf(null, 's', '2026-06-01'), kind: 'length', minMm: 16.5 * 25.4, maxMm: null })).toMatchObject({ minMm: 419 });
+    const says = { length: { minMm: 16.5 * 25.4, maxMm: null, lengthKind: 'total' } };
+    expect(bodyOf({ kind: 'length', says })).toMatchObject({ minMm: 419, maxMm: null });
   });
 });

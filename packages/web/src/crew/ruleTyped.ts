@@ -1,63 +1,35 @@
-// A rule as it is typed: all fields of all kinds, of which those of the kind chosen count.
+// A rule as it is typed: the fields of all kinds, of which those of the kind chosen count.
 import type { RuleEdit, RuleRow } from '@bluffwind/contract/rule';
+import { RULE_KIND_NAMES, type RuleField, type RuleKindName, ruleFields } from '@bluffwind/core/rules/ruleKinds';
 
 export interface RuleTyped {
   readonly speciesId: string;
   readonly zone: string;
   readonly source: string;
   readonly checkedOn: string;
-  readonly kind: RuleEdit['body']['kind'];
-  readonly minMm: number | null;
-  readonly maxMm: number | null;
-  readonly lengthKind: 'total' | 'fork' | 'standard' | 'disc';
-  readonly perAngler: number | null;
-  readonly perBoat: number | null;
-  readonly days: number | null;
-  readonly from: string;
-  readonly to: string;
-  readonly words: string;
+  readonly kind: RuleKindName;
+  /** Figures and words by kind and field: "slot.fromMm" in the form. */
+  readonly says: Readonly<Record<string, Readonly<Record<string, number | string | null>>>>;
 }
 
-const EMPTY = {
-  minMm: null,
-  maxMm: null,
-  lengthKind: 'total',
-  perAngler: null,
-  perBoat: null,
-  days: null,
-  from: '',
-  to: '',
-  words: '',
-} as const;
+const EMPTY: Record<RuleField['type'], number | string | null> = { mm: null, count: null, day: '', words: '', measured: 'total' };
 
 /** A rule to be typed over; a new one begins as a least length. */
 export function typedOf(rule: RuleRow | null, speciesId: string, today: string): RuleTyped {
-  if (!rule) return { ...EMPTY, speciesId, zone: '', source: '', checkedOn: today, kind: 'length' };
-  const head = { speciesId: rule.speciesId, zone: rule.zone ?? '', source: rule.source, checkedOn: rule.checkedOn };
-  const b = rule.body;
-  if (b.kind === 'slot') return { ...EMPTY, ...head, kind: b.kind, minMm: b.fromMm, maxMm: b.toMm, lengthKind: b.lengthKind };
-  if (b.kind === 'bag') return { ...EMPTY, ...head, kind: b.kind, perAngler: b.perAngler, perBoat: b.perBoat ?? null };
-  return { ...EMPTY, ...head, ...b };
+  const says = Object.fromEntries(
+    RULE_KIND_NAMES.map((k) => [k, Object.fromEntries(ruleFields(k).map(([name, f]) => [name, EMPTY[f.type]]))]),
+  );
+  if (!rule) return { speciesId, zone: '', source: '', checkedOn: today, kind: 'length', says };
+  const { kind, ...said } = rule.body;
+  const { zone, source, checkedOn } = rule;
+  return { speciesId: rule.speciesId, zone: zone ?? '', source, checkedOn, kind, says: { ...says, [kind]: { ...says[kind], ...said } } };
 }
 
-const mm = (v: number | null): number => Math.round(v ?? 0);
-const maybe = (v: number | null): number | null => (v === null ? null : Math.round(v));
-
-/** What a typed rule says. */
-export function bodyOf(t: Omit<RuleTyped, 'speciesId' | 'zone' | 'source' | 'checkedOn'>): RuleEdit['body'] {
-  switch (t.kind) {
-    case 'length':
-      return { kind: t.kind, minMm: maybe(t.minMm), maxMm: maybe(t.maxMm), lengthKind: t.lengthKind };
-    case 'slot':
-      return { kind: t.kind, fromMm: mm(t.minMm), toMm: mm(t.maxMm), lengthKind: t.lengthKind };
-    case 'bag':
-      return { kind: t.kind, perAngler: t.perAngler, perBoat: t.perBoat };
-    case 'possession':
-      return { kind: t.kind, perAngler: t.perAngler ?? 0, days: t.days ?? 1 };
-    case 'closed':
-      return { kind: t.kind, from: t.from, to: t.to };
-    case 'hook':
-    case 'bait':
-      return { kind: t.kind, words: t.words };
-  }
+/** What a typed rule says: figures whole, in mm. */
+export function bodyOf({ kind, says }: Pick<RuleTyped, 'kind' | 'says'>): RuleEdit['body'] {
+  const said = ruleFields(kind).map(([name]) => {
+    const v = says[kind]?.[name] ?? null;
+    return [name, typeof v === 'number' ? Math.round(v) : v];
+  });
+  return { kind, ...Object.fromEntries(said) } as RuleEdit['body'];
 }

@@ -1,5 +1,6 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
-import { holdsIn, type LengthKind, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
+import type { LengthKind } from '@bluffwind/core/rules/ruleKinds';
+import { holdsIn, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
 import { localDate } from '@bluffwind/core/units/time';
 import { useState } from 'react';
 import { serverNow } from '../data/clock';

@@ -1,5 +1,6 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
+import { PARTY_FIGURE_NAMES, PARTY_FIGURES, type PartyFigures, partyFiguresOf } from '@bluffwind/core/plan/partyFigures';
 import { usualPatience } from '@bluffwind/core/plan/partyFit';
 import { atRisk } from '@bluffwind/core/risk/judge';
 import type { InputHTMLAttributes } from 'react';
@@ -13,10 +14,11 @@ import { Aboard } from './Aboard';
 import { Breaks } from './Breaks';
 
 /** What the plan has to respect, as it is kept. */
-type Terms = Pick<PlanDesk, 'patienceMin' | 'footing' | 'breaks' | 'aboard'> & {
-  readonly speciesWeights?: Record<string, number>;
-  readonly limitShare?: number;
-};
+type Terms = PartyFigures &
+  Pick<PlanDesk, 'footing' | 'breaks' | 'aboard'> & {
+    readonly speciesWeights?: Record<string, number>;
+    readonly limitShare?: number;
+  };
 
 const FOOTINGS = [
   { value: '1', name: 'from the boat only' },
@@ -60,9 +62,9 @@ function Figure({
 export function PartyTerms({ desk, trip, mayEdit }: { desk: PlanDesk; trip: TripView; mayEdit: boolean }) {
   const iso = (ms: number) => new Date(ms).toISOString();
   const terms = useSave<Terms>({
-    send: ({ patienceMin, footing, speciesWeights, breaks, aboard, limitShare }) =>
+    send: ({ footing, speciesWeights, breaks, aboard, limitShare, ...figures }) =>
       post(`/trips/${trip.id}/fit`, {
-        patienceMin,
+        ...partyFiguresOf(figures),
         footing,
         speciesWeights: speciesWeights ?? {},
         breaks: breaks.map((b) => ({ name: b.name, from: iso(b.fromMs), to: iso(b.toMs) })),
@@ -74,23 +76,26 @@ export function PartyTerms({ desk, trip, mayEdit }: { desk: PlanDesk; trip: Trip
     onRead: () => toast('The party’s terms are stored. Lay the day to plan by them.'),
   });
   const keep = (change: Partial<Terms>) =>
-    terms.save({ patienceMin: desk.patienceMin, footing: desk.footing, breaks: desk.breaks, aboard: desk.aboard, ...change });
+    terms.save({ ...partyFiguresOf(desk), footing: desk.footing, breaks: desk.breaks, aboard: desk.aboard, ...change });
   const usual = usualPatience(desk.guests, trip.goal);
   return (
     <>
       <h3 className="mt-3 font-semibold">What the plan has to respect</h3>
       {terms.error !== null && <Fault error={terms.error} />}
-      <Figure
-        label="Longest wait for a fish"
-        unit="min"
-        min={5}
-        max={600}
-        step={5}
-        disabled={!mayEdit}
-        placeholder="any"
-        value={desk.patienceMin}
-        onKeep={(patienceMin) => keep({ patienceMin })}
-      />
+      {PARTY_FIGURE_NAMES.map((name) => (
+        <Figure
+          key={name}
+          label={PARTY_FIGURES[name].label}
+          unit={PARTY_FIGURES[name].unit}
+          min={PARTY_FIGURES[name].least}
+          max={PARTY_FIGURES[name].most}
+          step={PARTY_FIGURES[name].step}
+          disabled={!mayEdit}
+          placeholder="any"
+          value={desk[name]}
+          onKeep={(value) => keep({ [name]: value })}
+        />
+      ))}
       {usual !== null && desk.patienceMin === null && (
         <p className="text-[0.87rem] text-ink-2">
           Parties like this one usually stand about {usual} min (common practice).{' '}

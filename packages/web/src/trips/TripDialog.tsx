@@ -1,3 +1,4 @@
+import { TRIP_WORD_NAMES, tripWord } from '@bluffwind/contract/tripWords';
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { TripView } from '@bluffwind/contract/trips';
 import { useQuery } from '@tanstack/react-query';
@@ -104,15 +105,19 @@ export function TripDialog({ task, outfit, zone, onClose, onStored }: TripDialog
           />
           {outfit.crew.some((p) => p.role === 'mate') && <MatesOf outfit={outfit} />}
           <FigureField name="rods" label="Rods" whole min={1} max={20} required />
-          <TextField name="wish" label="What they said they wish for" className="max-md:col-span-2 md:col-span-3" />
-          <TextField name="meeting" label="Met where" maxLength={200} className="col-span-2 md:col-span-2" />
-          <TextField
-            name="priceNote"
-            label="Price and deposit"
-            hint="Seen by captains and the owner."
-            maxLength={200}
-            className="col-span-2 md:col-span-2"
-          />
+          {TRIP_WORD_NAMES.map((name) => {
+            const { label, most, hint, columns } = tripWord(name);
+            return (
+              <TextField
+                key={name}
+                name={name}
+                label={label}
+                {...(hint === undefined ? {} : { hint })}
+                maxLength={most}
+                className={columns === 3 ? 'max-md:col-span-2 md:col-span-3' : 'col-span-2 md:col-span-2'}
+              />
+            );
+          })}
         </Entry>
       )}
     </Sheet>

@@ -1,10 +1,11 @@
 // A trip as it is typed: days and clock times of the outfit's own zone.
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { TripEdit, TripView } from '@bluffwind/contract/trips';
+import { type TripWords, typedWords } from '@bluffwind/contract/tripWords';
 import { fromWallClock } from '@bluffwind/core/formats/localTime';
 import { addDays, localDate, localTime } from '@bluffwind/core/units/time';
 
-export interface TripDraft {
+export interface TripDraft extends TripWords {
   readonly date: string;
   readonly from: string;
   readonly to: string;
@@ -17,9 +18,6 @@ export interface TripDraft {
   readonly rods: number | null;
   readonly skill: string;
   readonly clientIds: readonly string[];
-  readonly wish: string;
-  readonly meeting: string;
-  readonly priceNote: string;
 }
 
 /** A new trip on a day: the outfit's first boat, water and captain, or those of the trip before it. */
@@ -39,9 +37,8 @@ export function newDraft(outfit: OutfitView, date: string, myId: string, like?: 
     rods: 2,
     skill: '2',
     clientIds: [],
-    wish: '',
+    ...typedWords(null),
     meeting: like?.meeting ?? '',
-    priceNote: '',
   };
 }
 
@@ -60,9 +57,7 @@ export function draftOf(t: TripView, zone: string): TripDraft {
     rods: t.rods,
     skill: String(t.skill),
     clientIds: t.guests.map((g) => g.id),
-    wish: t.wish,
-    meeting: t.meeting,
-    priceNote: t.priceNote ?? '',
+    ...typedWords(t),
   };
 }
 

@@ -1,6 +1,7 @@
 import { ENVELOPE_SPANS, type StoredLimits } from '@bluffwind/core/catchrate/envelope';
 import type { Hazard } from '@bluffwind/core/risk/hazard';
-import type { LengthKind } from '@bluffwind/core/rules/verdict';
+import type { LengthKind } from '@bluffwind/core/rules/ruleKinds';
+import { columnName } from '../columnName';
 import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
 
 export interface SpotRow {
@@ -191,9 +192,6 @@ export const SpeciesEntity = new EntitySchema<SpeciesRow>({
     retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
   },
 });
-
-/** `waterTempC` as its column is named: `water_temp_c`. */
-const columnName = (field: string) => field.replace(/[A-Z]/g, (c) => `_${c.toLowerCase()}`);
 
 /** Columns of the limits of a family. */
 const limitColumns = Object.fromEntries(

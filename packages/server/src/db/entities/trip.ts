@@ -1,14 +1,28 @@
 import type { SignSide } from '@bluffwind/contract/signSides';
 import type { Tried } from '@bluffwind/contract/trialKinds';
+import { TRIP_WORD_NAMES, type TripWordName, type TripWords } from '@bluffwind/contract/tripWords';
 import type { FishMore } from '@bluffwind/contract/deck';
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
-import type { LengthKind } from '@bluffwind/core/rules/verdict';
-import { EntitySchema } from 'typeorm';
+import type { LengthKind } from '@bluffwind/core/rules/ruleKinds';
+import { PARTY_FIGURE_NAMES, type PartyFigureName, type PartyFigures } from '@bluffwind/core/plan/partyFigures';
+import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { columnName } from '../columnName';
 
 export type TripStatus = 'planned' | 'under way' | 'done' | 'cancelled';
 export type Goal = 'numbers' | 'size' | 'table' | 'learn';
 
-export interface TripRow {
+/** Columns of the figures that a party's plan has to respect. */
+const figureColumns = Object.fromEntries(
+  PARTY_FIGURE_NAMES.map((f) => [f, { type: 'int', name: columnName(f), nullable: true }]),
+) as Record<PartyFigureName, EntitySchemaColumnOptions>;
+
+/** Columns of what is written down of a trip. */
+const wordColumns = Object.fromEntries(TRIP_WORD_NAMES.map((n) => [n, { type: 'text', name: columnName(n), default: '' }])) as Record<
+  TripWordName,
+  EntitySchemaColumnOptions
+>;
+
+export interface TripRow extends PartyFigures, TripWords {
   id: string;
   outfitId: string;
   boatId: string;
@@ -19,20 +33,15 @@ export interface TripRow {
   goal: Goal;
   rods: number;
   skill: number;
-  wish: string;
   status: TripStatus;
   beganAt: Date | null;
   endedAt: Date | null;
-  patienceMin: number | null;
   /** Hardest footing of a spot that the party manages, 1 to 3. */
   footing: number;
   breaks: { name: string; from: string; to: string }[];
   aboard: string[] | null;
   /** Share of the boat's limits that holds with children, first-timers or people who do not swim aboard. */
   limitShare: number;
-  /** Where the party is met. */
-  meeting: string;
-  priceNote: string;
   cancelReason: string;
   /** The file that it came with; null where it was made here. */
   importId: string | null;
@@ -52,17 +61,15 @@ export const TripEntity = new EntitySchema<TripRow>({
     goal: { type: 'text' },
     rods: { type: 'int' },
     skill: { type: 'int' },
-    wish: { type: 'text' },
     status: { type: 'text' },
     beganAt: { type: 'timestamptz', name: 'began_at', nullable: true },
     endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
-    patienceMin: { type: 'int', name: 'patience_min', nullable: true },
+    ...figureColumns,
     footing: { type: 'int', default: 3 },
     breaks: { type: 'jsonb', default: [] },
     aboard: { type: 'uuid', array: true, nullable: true },
     limitShare: { type: 'double precision', name: 'limit_share', default: 0.75 },
-    meeting: { type: 'text', default: '' },
-    priceNote: { type: 'text', name: 'price_note', default: '' },
+    ...wordColumns,
     cancelReason: { type: 'text', name: 'cancel_reason', default: '' },
     booking: { type: 'text', nullable: true },
     importId: { type: 'uuid', name: 'import_id', nullable: true },
