@@ -7,7 +7,7 @@ import { NO_SIGNS, SIGN_HALF_LIFE_H, type SignIndex, type SignLevels, signIndex,
 import { type Envelope, ENVELOPE_SPANS, type EnvelopeSpan } from './envelope';
 import { bankWindPrior, fitPrior, OF_FAMILY, type RulePrior, TRADE_RULES } from './tradeRules';
 import type { RateConditions, RateWorld } from './world';
-import { bytes, nth, num } from '../units/indexed';
+import { bytes, f64, nth, num } from '../units/indexed';
 
 /** Levels of one set or query; -1 is unknown. */
 export interface Levels {
@@ -24,6 +24,8 @@ export interface Levels {
   bankWind: number;
   month: number;
   week: number;
+  /** What the water is in each line of an envelope; NaN is unknown. */
+  water: Float64Array;
   /** How the bait fits each line of its envelope, in their order: 0 inside, 1 near, 2 outside. */
   fits: Int8Array;
   coverFit: number;
@@ -42,6 +44,7 @@ const CLARITIES = 3;
 const WINDS = 4;
 const OCTANTS = 9;
 const FITS = 3;
+const SPANS = ENVELOPE_SPANS.length;
 /** Weeks back that have a level of their own. */
 const WEEKS = 160;
 
@@ -53,6 +56,8 @@ export interface Lists {
   readonly families: readonly string[];
   readonly structureOf: Int32Array;
   readonly familyOf: Int32Array;
+  /** Limits of each presentation's envelope; null without one. */
+  readonly limits: readonly (Float64Array | null)[];
   /** What was seen, by spot, and how long a sign holds. */
   readonly signs: SignIndex | null;
   readonly signHalfLifeH: number;
@@ -225,13 +230,22 @@ function band(value: number | null | undefined, edges: readonly number[]): numbe
   return i;
 }
 
-/** 0 inside, 1 near, 2 outside; -1 when either side is unknown. */
-function fit(value: number | null | undefined, lo: number | null | undefined, hi: number | null | undefined, span: EnvelopeSpan): number {
-  const [from, to] = [lo ?? null, hi ?? null];
-  if (value === null || value === undefined || Number.isNaN(value) || (from === null && to === null)) return -1;
-  if ((from === null || value >= from) && (to === null || value <= to)) return 0;
-  const near = span.near(to ?? 0);
-  return (from === null || value >= from - near) && (to === null || value <= to + near) ? 1 : 2;
+/** Least, greatest and margin of each line of an envelope, in their order; a line without limits has no least (NaN). */
+function limitsOf(e: Envelope): Float64Array {
+  return Float64Array.from(
+    ENVELOPE_SPANS.flatMap((span) => {
+      const [lo, hi] = [e[span.lo] ?? null, e[span.hi] ?? null];
+      if (lo === null && hi === null) return [Number.NaN, Number.NaN, 0];
+      return [lo ?? Number.NEGATIVE_INFINITY, hi ?? Number.POSITIVE_INFINITY, span.near(hi ?? 0)];
+    }),
+  );
+}
+
+/** 0 inside, 1 near, 2 outside; -1 when either side is unknown (NaN). */
+function fit(value: number, lo: number, hi: number, near: number): number {
+  if (value >= lo && value <= hi) return 0;
+  if (Number.isNaN(value) || Number.isNaN(lo)) return -1;
+  return value >= lo - near && value <= hi + near ? 1 : 2;
 }
 
 /** Thick cloud takes the glare off a high sun. */
@@ -253,6 +267,7 @@ export function listsOf(world: RateWorld, signHalfLifeH: number = SIGN_HALF_LIFE
     structures,
     families,
     structureOf: Int32Array.from(world.spots, (s) => (s.structure ? structures.indexOf(s.structure) : -1)),
+    limits: world.presentations.map((p) => (p.envelope ? limitsOf(p.envelope) : null)),
     familyOf: Int32Array.from(world.presentations, (p) => (p.family ? families.indexOf(p.family) : -1)),
     signs: signIndex(world.spots, world.signs ?? []),
     feeds: feedIndex(world.spots, world.feeds ?? []),
@@ -292,7 +307,8 @@ export function waterLevels(world: RateWorld, lists: Lists, spot: number, at: nu
     bankWind: bank < 0 || !known ? -1 : bank * 2 + (temp >= COLD_C ? 1 : 0),
     month: monthOf(at),
     week: Math.min(WEEKS - 1, Math.max(0, Math.floor((world.now - at) / (7 * DAY)))),
-    fits: new Int8Array(ENVELOPE_SPANS.length).fill(-1),
+    water: Float64Array.from(ENVELOPE_SPANS, (span) => c[span.of] ?? Number.NaN),
+    fits: new Int8Array(SPANS).fill(-1),
     coverFit: -1,
     seasonFit: -1,
     lightFit: -1,
@@ -334,10 +350,9 @@ export function setBait(v: Levels, world: RateWorld, lists: Lists, presentation:
   const e: Envelope | null = world.presentations[presentation]?.envelope ?? null;
   v.presentation = presentation;
   v.family = lists.familyOf[presentation] ?? -1;
-  for (let k = 0; k < ENVELOPE_SPANS.length; k++) {
-    const span = nth(ENVELOPE_SPANS, k);
-    v.fits[k] = e ? fit(c[span.of], e[span.lo], e[span.hi], span) : -1;
-  }
+  const limits = lists.limits[presentation] ?? null;
+  for (let k = 0; k < SPANS; k++)
+    v.fits[k] = limits === null ? -1 : fit(f64(v.water, k), f64(limits, 3 * k), f64(limits, 3 * k + 1), f64(limits, 3 * k + 2));
   v.coverFit = coverFit(e, world.spots[v.spot]?.structure);
   v.seasonFit = seasonFit(e, monthOf(at) + 1);
   setRules(v, world, world.presentations[presentation], at, c, true);
