@@ -110,8 +110,10 @@ describe('how a bait fits', () => {
     expect(each('currentMps', [0.19, 0.2, 0.4, 1, 1.2, 1.21], (v) => fitOf(v, 'current'))).toEqual([2, 1, 0, 0, 1, 2]);
   });
   it('has one edge where only one is told, and none where neither is', () => {
-    const open = (envelope: Partial<Envelope>, c: RateConditions) =>
-      levelsOf({ ...world, presentations: [{ id: 'x', envelope: { ...ENVELOPE, ...envelope } }] }, lists, 0, 0, NOON, c);
+    const open = (envelope: Partial<Envelope>, c: RateConditions) => {
+      const other = { ...world, presentations: [{ id: 'x', envelope: { ...ENVELOPE, ...envelope } }] };
+      return levelsOf(other, listsOf(other), 0, 0, NOON, c);
+    };
     expect([0.1, 0.3, 0.5, 9].map((currentMps) => fitOf(open({ currentMaxMps: null }, { currentMps }), 'current'))).toEqual([2, 1, 0, 0]);
     expect([0, 0.9, 1.1, 1.3].map((currentMps) => fitOf(open({ currentMinMps: null }, { currentMps }), 'current'))).toEqual([0, 0, 1, 2]);
     expect(fitOf(open({ currentMinMps: null, currentMaxMps: null }, { currentMps: 0.5 }), 'current')).toBe(-1);
