@@ -61,7 +61,7 @@ export function SpotList({ spots, conditions, runs, selected, onSelect }: Props)
           value={order}
           options={Object.entries(ORDERS).map(([value, name]) => ({ value: value as Order, name }))}
           onPick={setOrder}
-          className="w-[130px]"
+          className="w-[188px]"
         />
       </div>
       <ul className="min-h-0 flex-1 overflow-auto" tabIndex={0} aria-label="Spots">
