@@ -17,7 +17,7 @@ const FIRST_LANE = ['answers', 'begin', 'calendar', 'fleet', 'keyboard', 'own', 
 /** Processors from which two stories at a time are done sooner than one after the other. */
 const CORES_FOR_TWO = 4;
 /** Test files that run at a time, each in a database of its own: what one does to all outfits does not meet the others. Of two processors the runner would use one. */
-const WORKERS = Number(process.env.TEST_WORKERS) || Math.max(2, os.availableParallelism() - 1);
+const WORKERS = Number(process.env.TEST_WORKERS) || Math.min(4, Math.max(2, os.availableParallelism() - 1));
 const counts = { passed: 0, failed: 0, skipped: 0 };
 /** What failed and why, told once more at the end: where a long log is cut, its end is what is left. */
 const failures = [];
