@@ -1,25 +1,22 @@
 import type { LOG_FILES } from '@bluffwind/contract/log';
-import { LOG_ORDERS, type LogOrder } from '@bluffwind/contract/logOrders';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { get } from '../data/api';
 import { useAddress } from '../data/useAddress';
 import { useSave } from '../data/useSave';
 import { meQuery, outfitQuery, spotsQuery } from '../data/queries';
-import { Choice } from '../ui/Choice';
 import { failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
-import { Menu, MenuCheck, MenuItem } from '../ui/Menu';
+import { Menu, MenuItem } from '../ui/Menu';
 import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { focusWhenThere } from '../ui/focusWhenThere';
-import { FILTERS, type FilterName, LogFilters } from './LogFilters';
-import { columnsOf } from './columns';
-import { FixBait } from './FixBait';
+import { type FilterName, LogFilters } from './LogFilters';
 import { LogTable } from './LogTable';
-import { logQuery, PART, rowsQuery } from './queries';
+import { LogTools } from './LogTools';
+import { useLogPart } from './useLogPart';
 import { useMerge } from './useMerge';
 
 // Fetched when a file is to be brought in.
@@ -46,43 +43,14 @@ const SHOWN: readonly { value: Shown; name: string }[] = [
   { value: 'trials', name: 'Trials' },
 ];
 
-/** What a phone can be put in order by; at the desk each column can. */
-const POCKET_ORDERS = [
-  { value: 'when down', name: 'newest first' },
-  { value: 'when up', name: 'oldest first' },
-  { value: 'fish down', name: 'most fish' },
-  { value: 'largest down', name: 'largest fish' },
-  { value: 'spot up', name: 'spot' },
-  { value: 'bait up', name: 'bait' },
-];
-
 export default function Log() {
   const [params, setParams] = useSearchParams();
   const { data: me } = useQuery(meQuery);
   const { data: outfit } = useQuery(outfitQuery);
   const waterId = params.get('waterId') ?? '';
   const spots = useQuery({ ...spotsQuery(waterId), enabled: waterId !== '' });
-  const filter = useMemo(() => {
-    const kept = new URLSearchParams();
-    for (const f of FILTERS) if (params.get(f)) kept.set(f, params.get(f) as string);
-    return kept.toString();
-  }, [params]);
-  const [orderAsked, setOrder] = useAddress('order', 'when');
-  const [dir, setDir] = useAddress('dir', 'down');
-  const [hiddenAsked, setHidden] = useAddress('without', '');
-  const order = LOG_ORDERS.find((o) => o === orderAsked) ?? 'when';
-  const hidden = useMemo(() => new Set(hiddenAsked.split('.').filter((x) => x !== '' && x !== 'when')), [hiddenAsked]);
-  const listed = new URLSearchParams([
-    ...new URLSearchParams(filter),
-    ['order', order],
-    ['dir', dir === 'up' ? 'up' : 'down'],
-    ['limit', String(PART)],
-  ]);
-  // The first entries are there at once; the sums of a long log take longer, and stand in their place when they come.
-  const first = useQuery({ ...rowsQuery(listed.toString(), 0), placeholderData: keepPreviousData });
-  const log = useQuery(logQuery(new URLSearchParams([...new URLSearchParams(filter), ['limit', '1']]).toString()));
-  const rows = first.data?.rows ?? [];
-  const count = log.data && !log.isPlaceholderData ? Math.max(rows.length, log.data.total.sets) : rows.length;
+  const part = useLogPart(params);
+  const { filter, order, dir, hidden, first, log, rows, count } = part;
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const mayFix = me !== undefined && me.role !== 'mate';
   const choose = (setId: string, on: boolean) =>
@@ -92,12 +60,6 @@ export default function Log() {
       else next.delete(setId);
       return next;
     });
-  const orderBy = (by: LogOrder) => {
-    // The same once more turns it round; another begins with the most, or with the first letter.
-    const words = ['boat', 'spot', 'bait', 'tide'].includes(by);
-    setDir(by === order ? (dir === 'up' ? 'down' : 'up') : words ? 'up' : 'down');
-    setOrder(by);
-  };
   const [asked, setShow] = useAddress('show', 'entries');
   const show = SHOWN.find((s) => s.value === asked)?.value ?? 'entries';
   const saving = useSave<LogFileKind, { name: string; text: string; lines: number }>({
@@ -174,49 +136,7 @@ export default function Log() {
       <div className="no-print flex flex-wrap items-center gap-2 border-b border-line px-3 py-1.5 md:px-[18px]">
         <Segments label="Show" value={show} options={SHOWN} onPick={setShow} />
         {show === 'entries' && (
-          <span className="md:hidden">
-            <Choice
-              label="In order of"
-              labelled="hidden"
-              value={`${order} ${dir}`}
-              options={POCKET_ORDERS}
-              onPick={(v) => {
-                const [by, way] = v.split(' ') as [LogOrder, string];
-                setOrder(by);
-                setDir(way);
-              }}
-            />
-          </span>
-        )}
-        {show === 'entries' && (
-          <span className="ml-auto flex items-center gap-2 max-md:hidden">
-            {chosen.size > 1 && (
-              <Button disabled={merge.busy} onClick={() => merge.save({ setIds: [...chosen] })}>
-                One fishing: make these one
-              </Button>
-            )}
-            {chosen.size > 0 && outfit && <FixBait chosen={chosen} baits={outfit.presentations} onDone={() => setChosen(new Set())} />}
-            <Menu name="Columns">
-              {columnsOf('UTC').map(({ id, header }) =>
-                id === 'when' ? null : (
-                  <MenuCheck
-                    key={id}
-                    on={!hidden.has(id ?? '')}
-                    onChange={(on) =>
-                      setHidden(
-                        [...hidden]
-                          .filter((h) => h !== id)
-                          .concat(on ? [] : [id ?? ''])
-                          .join('.'),
-                      )
-                    }
-                  >
-                    {String(header)}
-                  </MenuCheck>
-                ),
-              )}
-            </Menu>
-          </span>
+          <LogTools part={part} baits={outfit?.presentations ?? null} chosen={chosen} merge={merge} onDone={() => setChosen(new Set())} />
         )}
       </div>
       <Suspense fallback={<Waiting what="Opening the charts" />}>
@@ -226,14 +146,14 @@ export default function Log() {
       {show === 'entries' && first.isPending && <Waiting what="Reading the log" />}
       {show === 'entries' && rows.length > 0 && (
         <LogTable
-          asked={listed.toString()}
+          asked={part.listed}
           first={rows}
           count={count}
           zone={me?.outfit.zone ?? 'UTC'}
           order={order}
           up={dir === 'up'}
           hidden={hidden}
-          onOrder={orderBy}
+          onOrder={part.orderBy}
           chosen={mayFix ? chosen : null}
           onChoose={choose}
           onOpen={setEntry}
