@@ -10,8 +10,8 @@ import { amount, words } from '../data/units';
 import { useAddress } from '../data/useAddress';
 import { Choice } from '../ui/Choice';
 import { CurveChart } from '../ui/CurveChart';
-import { FIELD } from '../ui/form/fields';
-import { Button, Fault, Waiting } from '../ui/parts';
+import { Fault, Waiting } from '../ui/parts';
+import { BoardList, MOST_BOARDS } from './BoardList';
 import type { SumField } from './sum';
 import { SumFields } from './SumFields';
 import { SumFrame } from './SumFrame';
@@ -25,13 +25,12 @@ const FIELDS: readonly SumField[] = [
   { name: 'currentToDeg', label: 'Current to', of: '°', least: 0, most: 359, step: 1, usual: 90 },
 ];
 const USUAL = 'port~1.2~1.8~0~30;port~1.2~0.6~0~15;starboard~1.2~1.8~0~15;starboard~1.2~3~0~30';
-const MOST = 8;
 const POINTS = 60;
 
 const read = (text: string): Board[] =>
   text
     .split(';')
-    .slice(0, MOST)
+    .slice(0, MOST_BOARDS)
     .map((row) => {
       const [side, leaderM = '1.2', outM = '0', weightG = '0', reachM = '15'] = row.split('~');
       return {
@@ -81,7 +80,6 @@ export default function Boards() {
     to.set('boards', next.map((b) => `${b.side}~${b.leaderM}~${b.outM}~${b.weightG}~${b.reachM ?? 15}`).join(';'));
     setParams(to, { replace: true });
   };
-  const change = (i: number, more: Partial<Board>) => keep(boards.map((b, k) => (k === i ? { ...b, ...more } : b)));
   const { headingDeg = 90, lengthM = 500, boatMps = 0.67, currentMps = 0.3, currentToDeg = 90 } = values;
   const origin = toLocal(bed, start?.lat ?? water.dockLat, start?.lon ?? water.dockLon);
   const track = Array.from({ length: POINTS }, (_, i): [number, number] => {
@@ -137,71 +135,7 @@ export default function Boards() {
         />
       )}
       <SumFields fields={FIELDS} values={values} onChange={set} />
-      <ol className="border-t-2 border-ink">
-        {boards.map((b, i) => {
-          const u = typeof under === 'string' ? undefined : under[i];
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: boards have no other name, and none is moved
-            <li key={i} className="border-b border-line py-2" data-board={i + 1}>
-              <p className="flex items-baseline gap-2">
-                <b className="flex-1">
-                  Board {i + 1}, {b.side}
-                </b>
-                {u && (
-                  <span className="num" data-bait>
-                    {amount(u.depthM, 'depth', 1)}
-                  </span>
-                )}
-              </p>
-              <div className="mt-1 flex gap-1.5">
-                {(
-                  [
-                    ['leaderM', 'Leader, m'],
-                    ['outM', 'Let out, m'],
-                    ['weightG', 'Weight, g'],
-                    ['reachM', 'Aside, m'],
-                  ] as const
-                ).map(([k, label]) => (
-                  <label key={k} className="min-w-0 flex-1 text-[0.8rem] text-ink-2">
-                    {label}
-                    <input
-                      aria-label={`${label} of board ${i + 1}`}
-                      inputMode="decimal"
-                      defaultValue={b[k]}
-                      onChange={(e) => change(i, { [k]: Number(e.target.value.replace(',', '.')) || 0 })}
-                      className={`${FIELD} num w-full text-right text-ink`}
-                    />
-                  </label>
-                ))}
-              </div>
-              {u && (
-                <p className="text-[0.87rem] text-ink-2">
-                  {u.leastUnderM === null
-                    ? 'No soundings under it.'
-                    : `${amount(u.leastUnderM, 'depth', 1)} at the least under it, ${amount(u.medianUnderM ?? 0, 'depth', 1)} mostly; put out as number ${u.order}.`}
-                </p>
-              )}
-              {u?.warnings.map((w) => (
-                <p key={w} className="text-[0.87rem] text-rust">
-                  {w}
-                </p>
-              ))}
-            </li>
-          );
-        })}
-      </ol>
-      <p className="mt-2 flex gap-2">
-        {boards.length < MOST && (
-          <Button
-            onClick={() =>
-              keep([...boards, { side: boards.length % 2 ? 'starboard' : 'port', leaderM: 1.2, outM: 1.8, weightG: 0, reachM: 40 }])
-            }
-          >
-            Another board
-          </Button>
-        )}
-        {boards.length > 1 && <Button onClick={() => keep(boards.slice(0, -1))}>Take the last off</Button>}
-      </p>
+      <BoardList boards={boards} under={typeof under === 'string' ? [] : under} onChange={keep} />
     </SumFrame>
   );
 }

@@ -14,9 +14,11 @@ import { FishSheets, type Sheet } from './FishSheets';
 import { judgeSpot } from '@bluffwind/core/risk/atPlace';
 import { findingWords } from '@bluffwind/core/risk/findingWords';
 import { shuts } from '@bluffwind/core/risk/judge';
-import { holdsIn } from '@bluffwind/core/rules/verdict';
+import { bagWords } from './bagWords';
 import { outNow } from './deckState';
+import { FishKeys } from './FishKeys';
 import { OnTheWay } from './OnTheWay';
+import { RodKeys } from './RodKeys';
 import { RecentFish } from './RecentFish';
 import { SpotRisk } from './SpotRisk';
 import { shareNow, StayOrMove } from './StayOrMove';
@@ -35,7 +37,7 @@ interface AtStopProps {
 
 /** Lines in: what the water does, stay or move, whose turn, and a fish in three taps. */
 export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
-  const { pack, running, landed, turnOf, usual: ordered, visited, spotOf, presentationName, record, log } = trip;
+  const { pack, landed, turnOf, usual: ordered, visited, spotOf, record, log } = trip;
   const out = outNow(current);
   const [sheet, setSheet] = useState<Sheet>(null);
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
@@ -58,18 +60,6 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   const next = pack.spots.find((s) => s.id === pack.legs.find((l) => !visited.has(l.spotId))?.spotId);
   const [more, setMore] = useState<false | 'more' | 'rest'>(false);
   const legIndex = pack.legs.findIndex((l) => l.spotId === current.spotId);
-  const stage = c?.tideStage == null ? '' : c.tideStage < 0.5 ? 'run-in' : 'run-out';
-  const gone =
-    c?.sinceTurnH == null ? '' : `, ${Math.floor(c.sinceTurnH)} h ${String(Math.floor((c.sinceTurnH % 1) * 60)).padStart(2, '0')} gone`;
-  const bagOf = (speciesId: string) => {
-    const zone = pack.ruleZone === '' ? null : pack.ruleZone;
-    const bags = pack.rules.flatMap((r) => {
-      if (r.speciesId !== speciesId || r.body.kind !== 'bag' || !holdsIn(r, zone)) return [];
-      const { perAngler, perBoat } = r.body;
-      return [...(perAngler === null ? [] : [perAngler * Math.max(1, pack.trip.guests.length)]), ...(perBoat == null ? [] : [perBoat])];
-    });
-    return bags.length > 0 ? ` of ${Math.min(...bags)}` : '';
-  };
   // A released one like it is logged at once, not measured; one that was kept is held against the bag first.
   const another = (last: Catch) => {
     if (last.kept && last.speciesId) return setSheet({ kind: 'fish', speciesId: last.speciesId });
@@ -83,7 +73,7 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
   return (
     <Frame
       title={legIndex >= 0 ? `Stop ${legIndex + 1} of ${pack.legs.length}` : 'Off the plan'}
-      right={`${clock(now, pack.zone)}${stage ? ` · ${stage}${gone}` : ''}`}
+      right={`${clock(now, pack.zone)}${stageWords(c)}`}
     >
       <div className="flex items-start justify-between gap-2">
         <h1 className="text-[1.4rem] leading-tight font-bold">{spot?.name}</h1>
@@ -122,26 +112,10 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       <div className="mt-3 flex items-baseline justify-between">
         <b className="text-[1.05rem]">{turnOf ? `${turnOf.name.split(' ')[0]}’s turn` : `${here} here`}</b>
         <span className="text-[0.93rem] text-ink-2">
-          {ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagOf(ordered[0].id)} ${shortName(ordered[0].name)}` : ''}
+          {ordered[0] ? `bag ${keptOf(ordered[0].id)}${bagWords(pack, ordered[0].id)} ${shortName(ordered[0].name)}` : ''}
         </span>
       </div>
-      <div className="mt-1 grid grid-cols-2 gap-2">
-        {running.map((s) => (
-          <button
-            key={s.id}
-            type="button"
-            aria-pressed={s.id === trip.active?.id}
-            onClick={() => trip.setActive(s.id)}
-            className={`min-h-[58px] cursor-pointer rounded border px-3 py-1.5 text-left ${s.id === trip.active?.id ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
-          >
-            <span className="block text-[0.93rem] leading-tight font-semibold">{presentationName(s.presentationId).split(',')[0]}</span>
-            <span className="text-[0.8rem]">
-              {s.trial ? `${s.trial.arm} on ` : ''}
-              {s.rods} {s.rods === 1 ? 'rod' : 'rods'}, {Math.max(0, Math.floor((now - Date.parse(s.startedAt)) / 60_000))} min
-            </span>
-          </button>
-        ))}
-      </div>
+      <RodKeys trip={trip} now={now} />
       {out && (
         <div role="status" data-lines-out className="mt-2 border-l-4 border-rust bg-rust-pale px-3 py-2">
           <b>Lines out since {clock(out.fromAt, pack.zone)}</b>: {DISTURBANCE_WORDS[out.what]}. This time does not count as fished.
@@ -155,52 +129,24 @@ export function AtStop({ trip, stop: current, now, foot }: AtStopProps) {
       {out && foot(<BackIn trip={trip} stop={current} out={out} />)}
       {!out &&
         foot(
-          <>
-            <p className="text-[0.87rem] text-ink-2">Fish on the boat</p>
-            <div className="grid grid-cols-3 gap-2">
-              {ordered.slice(0, 2).map((s) => (
-                <button
-                  key={s.id}
-                  type="button"
-                  className={`${BIG} border-ink bg-paper`}
-                  onClick={() => setSheet({ kind: 'fish', speciesId: s.id })}
-                >
-                  {shortName(s.name)}
-                </button>
-              ))}
-              <button type="button" className={`${BIG} border-ink bg-paper`} onClick={() => setSheet({ kind: 'other' })}>
-                Other
-              </button>
-              <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('missed', null)}>
-                Missed
-              </button>
-              <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => log('lost', null)}>
-                Lost
-              </button>
-              <button type="button" className={`${BIG} border-dashed border-ink font-normal`} onClick={() => setSheet({ kind: 'sign' })}>
-                Saw sign
-              </button>
-            </div>
-            <div className="grid grid-cols-3 gap-2">
-              <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'switch' })}>
-                Switch bait
-              </button>
-              <button type="button" className={`${BIG} border-ink`} onClick={() => setSheet({ kind: 'out' })}>
-                Lines out
-              </button>
-              <button
-                type="button"
-                className={`${BIG} border-kelp bg-kelp text-on-kelp`}
-                onClick={() => record({ kind: 'end-stop', stopId: current.id })}
-              >
-                Leave spot
-              </button>
-            </div>
-          </>,
+          <FishKeys
+            species={ordered.slice(0, 2)}
+            onSheet={setSheet}
+            onLog={(outcome) => log(outcome, null)}
+            onLeave={() => record({ kind: 'end-stop', stopId: current.id })}
+          />,
         )}
       <FishSheets trip={trip} stop={current} sheet={sheet} onSheet={setSheet} />
     </Frame>
   );
+}
+
+/** Where in the tide it is: " · run-in, 1 h 27 gone"; empty without one. */
+function stageWords(c: SpotConditions | null): string {
+  if (c?.tideStage == null) return '';
+  const gone =
+    c.sinceTurnH === null ? '' : `, ${Math.floor(c.sinceTurnH)} h ${String(Math.floor((c.sinceTurnH % 1) * 60)).padStart(2, '0')} gone`;
+  return ` · ${c.tideStage < 0.5 ? 'run-in' : 'run-out'}${gone}`;
 }
 
 /** The way that the boat goes while it fishes, recorded by one tap: what it makes good tells the drift. */
