@@ -30,129 +30,173 @@ export interface FoundFeature {
 const SEARCH_M = 600;
 const MOST = 60;
 
-/** Finds features in water that is deeper than drying ground; the most marked of each kind first. */
-export function findFeatures(bed: SeaBed): FoundFeature[] {
+/** The bed with what its features are found by. */
+interface Ground {
+  readonly bed: SeaBed;
+  readonly slope: Float64Array;
+  readonly aspectDeg: Float64Array;
+  /** How far a cell stands above the ground near it and farther round it, m. */
+  readonly fine: Float64Array;
+  readonly broad: Float64Array;
+  readonly known: readonly boolean[];
+  /** What counts as steep, flat and high here: the most marked of this bed, and never less than a guide would call so. */
+  readonly steep: number;
+  readonly flatSlope: number;
+  readonly high: number;
+  readonly fineHigh: number;
+  readonly flats: Uint8Array;
+  readonly deeps: Uint8Array;
+}
+
+function groundOf(bed: SeaBed): Ground {
   const { columns, rows, cellM, depthM } = bed;
-  const shape = bedShape(bed);
+  const { slope, aspectDeg } = bedShape(bed);
   const fine = positionIndex(bed, cellM, Math.max(3 * cellM, 60));
   const broad = positionIndex(bed, Math.max(3 * cellM, 120), Math.max(7 * cellM, 320));
-  const wet = (k: number) => nth(depthM, k) > -0.5;
   const size = columns * rows;
-  const known = Array.from({ length: size }, (_, k) => wet(k) && !Number.isNaN(f64(shape.slope, k)) && !Number.isNaN(f64(broad, k)));
+  const wet = (k: number) => nth(depthM, k) > -0.5;
+  const known = Array.from({ length: size }, (_, k) => wet(k) && !Number.isNaN(f64(slope, k)) && !Number.isNaN(f64(broad, k)));
   const spread = (a: Float64Array) => {
     const v: number[] = [];
     for (let k = 0; k < size; k++) if (known[k] && !Number.isNaN(f64(a, k))) v.push(Math.abs(f64(a, k)));
-    v.sort((x, y) => x - y);
-    return v;
+    return v.sort((x, y) => x - y);
   };
   const quantile = (v: readonly number[], q: number) => v[Math.min(v.length - 1, Math.floor(q * v.length))] ?? 0;
-  const slopes = spread(shape.slope);
-  const broads = spread(broad);
-  const fines = spread(fine);
-  const steep = Math.max(0.03, quantile(slopes, 0.85));
+  const slopes = spread(slope);
   const flatSlope = Math.min(0.02, Math.max(0.004, quantile(slopes, 0.35)));
-  const high = Math.max(0.35, quantile(broads, 0.85));
-  const fineHigh = Math.max(0.15, quantile(fines, 0.8));
-  const flats = mask(size, (k) => nth(known, k) && f64(shape.slope, k) <= flatSlope && nth(depthM, k) < 4);
-  const deeps = mask(size, (k) => nth(known, k) && f64(broad, k) < -high);
-  const found: FoundFeature[] = [];
-  const groups = (
-    kind: FeatureKind,
-    test: (k: number) => boolean,
-    least: number,
-    reason: (g: Group) => string | null,
-    weight: (g: Group) => number,
-  ) => {
-    const list: FoundFeature[] = [];
-    for (const g of clusters(bed, (k) => nth(known, k) && test(k), least)) {
-      const text = reason(g);
-      if (text === null) continue;
-      const p = toPosition(bed, (g.at % columns) * cellM, Math.floor(g.at / columns) * cellM);
-      list.push({
-        kind,
-        ...p,
-        depthM: nth(depthM, g.at),
-        depthMinM: g.min,
-        depthMaxM: g.max,
-        sizeM: g.sizeM,
-        toFlatM: nearest(bed, g.at, flats),
-        toDeepM: nearest(bed, g.at, deeps),
-        reason: text,
-        strength: weight(g),
-      });
-    }
-    const top = Math.max(1e-9, ...list.map((f) => f.strength));
-    list.sort((a, b) => b.strength - a.strength);
-    found.push(...list.slice(0, MOST / 6).map((f) => ({ ...f, strength: f.strength / top })));
+  const high = Math.max(0.35, quantile(spread(broad), 0.85));
+  return {
+    bed,
+    slope,
+    aspectDeg,
+    fine,
+    broad,
+    known,
+    steep: Math.max(0.03, quantile(slopes, 0.85)),
+    flatSlope,
+    high,
+    fineHigh: Math.max(0.15, quantile(spread(fine), 0.8)),
+    flats: mask(size, (k) => nth(known, k) && f64(slope, k) <= flatSlope && nth(depthM, k) < 4),
+    deeps: mask(size, (k) => nth(known, k) && f64(broad, k) < -high),
   };
-  const m = (v: number) => said(v, 'depth', Math.abs(v) < 10 ? 1 : 0);
-  const flatWords = (g: Group) => {
-    const d = nearest(bed, g.at, flats);
-    return d === null ? '' : d < cellM ? ', on the flat' : `, ${said(Math.round(d / 10) * 10, 'near', 0)} from the flat`;
-  };
-  /** Steepest drop across a few cells: how far down in how many metres. */
-  const dropAt = (k: number) => {
-    const aspect = f64(shape.aspectDeg, k) * DEG;
-    const [i, j] = [k % columns, Math.floor(k / columns)];
-    const end = (s: number) => {
-      const x = Math.round(i + s * Math.sin(aspect) * 1.5);
-      const y = Math.round(j + s * Math.cos(aspect) * 1.5);
-      const d = depthM[y * columns + x];
-      return d === undefined || Number.isNaN(d) ? nth(depthM, k) : d;
-    };
-    return { downM: Math.abs(end(1) - end(-1)), overM: 3 * cellM };
-  };
-  groups(
-    'edge',
-    (k) => f64(shape.slope, k) >= steep,
-    2,
-    (g) => {
-      const d = dropAt(g.at);
+}
+
+interface Kind {
+  readonly kind: FeatureKind;
+  /** Cells that it takes at least. */
+  readonly least: number;
+  readonly test: (g: Ground, k: number) => boolean;
+  /** What is said of a group; null for one that is none after all. */
+  readonly reason: (g: Ground, of: Group) => string | null;
+  readonly weight: (g: Ground, of: Group) => number;
+}
+
+const metres = (v: number) => said(v, 'depth', Math.abs(v) < 10 ? 1 : 0);
+
+const KINDS: readonly Kind[] = [
+  {
+    kind: 'edge',
+    least: 2,
+    test: (g, k) => f64(g.slope, k) >= g.steep,
+    reason: (g, of) => {
+      const d = dropAt(g, of.at);
       if (d.downM < 0.8) return null;
-      return `drops ${m(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(f64(shape.aspectDeg, g.at))}${flatWords(g)}`;
+      return `drops ${metres(d.downM)} in ${said(d.overM, 'near', 0)} towards ${compassPoint(f64(g.aspectDeg, of.at))}${flatWords(g, of)}`;
     },
-    (g) => dropAt(g.at).downM * Math.sqrt(g.cells),
-  );
-  groups(
-    'hump',
-    (k) => f64(broad, k) >= high && f64(fine, k) >= fineHigh * 0.3 && closedTop(bed, k),
-    1,
-    (g) => `rises ${m(f64(broad, g.at))} above the ground round it, top at ${m(g.min)}${flatWords(g)}`,
-    (g) => f64(broad, g.at),
-  );
-  groups(
-    'hole',
-    (k) => -f64(broad, k) >= high && closedBottom(bed, k),
-    1,
-    (g) => `${m(-f64(broad, g.at))} deeper than the ground round it, ${m(g.max)} at the deepest${flatWords(g)}`,
-    (g) => -f64(broad, g.at),
-  );
-  groups(
-    'point',
-    (k) => f64(fine, k) >= fineHigh && f64(shape.slope, k) >= steep * 0.5 && isNose(bed, k),
-    1,
-    (g) => {
-      const d = dropAt(g.at);
-      return `a nose of ${m(g.min)} that falls to ${m(g.min + d.downM)} within ${said(d.overM, 'near', 0)}${flatWords(g)}`;
+    weight: (g, of) => dropAt(g, of.at).downM * Math.sqrt(of.cells),
+  },
+  {
+    kind: 'hump',
+    least: 1,
+    test: (g, k) => f64(g.broad, k) >= g.high && f64(g.fine, k) >= g.fineHigh * 0.3 && closedTop(g.bed, k),
+    reason: (g, of) => `rises ${metres(f64(g.broad, of.at))} above the ground round it, top at ${metres(of.min)}${flatWords(g, of)}`,
+    weight: (g, of) => f64(g.broad, of.at),
+  },
+  {
+    kind: 'hole',
+    least: 1,
+    test: (g, k) => -f64(g.broad, k) >= g.high && closedBottom(g.bed, k),
+    reason: (g, of) =>
+      `${metres(-f64(g.broad, of.at))} deeper than the ground round it, ${metres(of.max)} at the deepest${flatWords(g, of)}`,
+    weight: (g, of) => -f64(g.broad, of.at),
+  },
+  {
+    kind: 'point',
+    least: 1,
+    test: (g, k) => f64(g.fine, k) >= g.fineHigh && f64(g.slope, k) >= g.steep * 0.5 && isNose(g.bed, k),
+    reason: (g, of) => {
+      const d = dropAt(g, of.at);
+      return `a nose of ${metres(of.min)} that falls to ${metres(of.min + d.downM)} within ${said(d.overM, 'near', 0)}${flatWords(g, of)}`;
     },
-    (g) => f64(fine, g.at) * (1 + f64(shape.slope, g.at)),
-  );
-  groups(
-    'bench',
-    (k) =>
-      f64(shape.slope, k) <= flatSlope && nth(depthM, k) > 1.5 && Math.abs(f64(broad, k)) < high && besideSteep(bed, shape.slope, k, steep),
-    3,
-    (g) => `level at ${m(nth(depthM, g.at))} beside a slope, ${said(Math.round(g.sizeM / 10) * 10, 'near', 0)} long${flatWords(g)}`,
-    (g) => g.cells,
-  );
-  groups(
-    'channel bend',
-    (k) => -f64(broad, k) >= high * 0.8 && !closedBottom(bed, k) && bends(bed, broad, k, high),
-    2,
-    (g) => `the channel turns here at ${m(nth(depthM, g.at))}${flatWords(g)}`,
-    (g) => -f64(broad, g.at) * Math.sqrt(g.cells),
-  );
-  return apart(found);
+    weight: (g, of) => f64(g.fine, of.at) * (1 + f64(g.slope, of.at)),
+  },
+  {
+    kind: 'bench',
+    least: 3,
+    test: (g, k) =>
+      f64(g.slope, k) <= g.flatSlope &&
+      nth(g.bed.depthM, k) > 1.5 &&
+      Math.abs(f64(g.broad, k)) < g.high &&
+      besideSteep(g.bed, g.slope, k, g.steep),
+    reason: (g, of) =>
+      `level at ${metres(nth(g.bed.depthM, of.at))} beside a slope, ${said(Math.round(of.sizeM / 10) * 10, 'near', 0)} long${flatWords(g, of)}`,
+    weight: (_, of) => of.cells,
+  },
+  {
+    kind: 'channel bend',
+    least: 2,
+    test: (g, k) => -f64(g.broad, k) >= g.high * 0.8 && !closedBottom(g.bed, k) && bends(g.bed, g.broad, k, g.high),
+    reason: (g, of) => `the channel turns here at ${metres(nth(g.bed.depthM, of.at))}${flatWords(g, of)}`,
+    weight: (g, of) => -f64(g.broad, of.at) * Math.sqrt(of.cells),
+  },
+];
+
+/** Finds features in water that is deeper than drying ground; the most marked of each kind first. */
+export function findFeatures(bed: SeaBed): FoundFeature[] {
+  const ground = groundOf(bed);
+  return apart(KINDS.flatMap((kind) => foundOf(ground, kind)));
+}
+
+function foundOf(g: Ground, { kind, least, test, reason, weight }: Kind): FoundFeature[] {
+  const { columns, cellM, depthM } = g.bed;
+  const list: FoundFeature[] = [];
+  for (const of of clusters(g.bed, (k) => nth(g.known, k) && test(g, k), least)) {
+    const text = reason(g, of);
+    if (text === null) continue;
+    list.push({
+      kind,
+      ...toPosition(g.bed, (of.at % columns) * cellM, Math.floor(of.at / columns) * cellM),
+      depthM: nth(depthM, of.at),
+      depthMinM: of.min,
+      depthMaxM: of.max,
+      sizeM: of.sizeM,
+      toFlatM: nearest(g.bed, of.at, g.flats),
+      toDeepM: nearest(g.bed, of.at, g.deeps),
+      reason: text,
+      strength: weight(g, of),
+    });
+  }
+  const top = Math.max(1e-9, ...list.map((f) => f.strength));
+  list.sort((a, b) => b.strength - a.strength);
+  return list.slice(0, MOST / KINDS.length).map((f) => ({ ...f, strength: f.strength / top }));
+}
+
+function flatWords(g: Ground, of: Group): string {
+  const d = nearest(g.bed, of.at, g.flats);
+  return d === null ? '' : d < g.bed.cellM ? ', on the flat' : `, ${said(Math.round(d / 10) * 10, 'near', 0)} from the flat`;
+}
+
+/** Steepest drop across a few cells: how far down in how many metres. */
+function dropAt({ bed: { columns, cellM, depthM }, aspectDeg }: Ground, k: number): { downM: number; overM: number } {
+  const aspect = f64(aspectDeg, k) * DEG;
+  const [i, j] = [k % columns, Math.floor(k / columns)];
+  const end = (s: number) => {
+    const x = Math.round(i + s * Math.sin(aspect) * 1.5);
+    const y = Math.round(j + s * Math.cos(aspect) * 1.5);
+    const d = depthM[y * columns + x];
+    return d === undefined || Number.isNaN(d) ? nth(depthM, k) : d;
+  };
+  return { downM: Math.abs(end(1) - end(-1)), overM: 3 * cellM };
 }
 
 interface Group {

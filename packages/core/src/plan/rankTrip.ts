@@ -127,10 +127,11 @@ export const stepAt = (inputs: Pick<PlanInputs, 'startsAt'>, step: number): numb
 export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptions = {}): Ranking {
   const model = given ?? fitCatchRate(worldOf(inputs), inputs.sets);
   const steps = stepsOf(inputs);
-  const at = (step: number) => stepAt(inputs, step);
   const over = conditionsOver(waterStateOf(inputs.water), inputs.startsAt, inputs.endsAt);
   // Conditions change little in a quarter of an hour; each spot's are worked out once for all presentations.
-  const seen = inputs.spots.map((spot) => Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, at(i * STRIDE))));
+  const seen = inputs.spots.map((spot) =>
+    Array.from({ length: Math.ceil(steps / STRIDE) }, (_, i) => over(spot, stepAt(inputs, i * STRIDE))),
+  );
   const conditionsAt = (s: number, step: number) => {
     const here = row(seen, s);
     return nth(here, Math.min(here.length - 1, Math.floor(step / STRIDE)));
@@ -139,18 +140,7 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const ways = shutWays(inputs, steps, STRIDE);
   const cutOff = (s: number) => ways.dock[s]?.ranges.some(([from, to]) => from === 0 && to === steps) ?? false;
   const open = inputs.spots.map((_, s) => (cutOff(s) ? [] : openSteps(inputs, s, steps, (t) => conditionsAt(s, t), STRIDE)));
-  const rates = inputs.spots.map((_, s) => {
-    const read = row(seen, s).map(rateConditions);
-    const lists = baits.map(() => new Array<number>(steps));
-    const now = new Float64Array(baits.length);
-    for (let t = 0; t < steps; t += STRIDE) {
-      model.ratesAt(s, baits, at(t), nth(read, t / STRIDE), now);
-      lists.forEach((list, b) => {
-        for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = f64(now, b);
-      });
-    }
-    return lists;
-  });
+  const rates = inputs.spots.map((_, s) => ratesOf(inputs, model, baits, s, row(seen, s), steps));
   const bySpot = new Map<string, FishedSet[]>(inputs.spots.map((s) => [s.id, []]));
   for (const set of inputs.sets) bySpot.get(set.spot)?.push(set);
   const calls: Call[] = [];
@@ -158,55 +148,89 @@ export function rankTrip(inputs: PlanInputs, { model: given, aboard }: RankOptio
   const reach = reachableSteps(inputs, ways, steps);
   inputs.spots.forEach((spot, s) => {
     const best = bestWindow(row(rates, s), within(row(open, s), row(reach, s)));
-    if (!best) {
-      shut.push({
-        spotId: spot.id,
-        why: cutOff(s)
-          ? `${wayShutWords(ways.dock[s]?.why[0])} on the way there during the whole trip`
-          : (open[s] ?? []).length > 0
-            ? 'no way there and back within its hours'
-            : whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t)),
-      });
+    if (best) {
+      const fished = bySpot.get(spot.id) ?? [];
+      calls.push(callOf(inputs, { s, best, baits, rates: row(rates, s), model, ways, over, conditionsAt, fished }));
       return;
     }
-    const middle = at(Math.floor((best.from + best.to) / 2));
-    const c = rateConditions(over(spot, middle));
-    const mean = (list: readonly number[]) => list.slice(best.from, best.to).reduce((x, y) => x + y, 0) / (best.to - best.from);
-    const others = baits
-      .map((p, b) => ({ presentationId: nth(inputs.presentations, p).id, ratePerRodHour: mean(row(row(rates, s), b)) }))
-      .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
-    const presentation = nth(inputs.presentations, num(baits, best.bait));
-    const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };
-    const like = likeWater(bySpot.get(spot.id) ?? [], query, inputs.now);
-    const factors = model.factors(query);
-    calls.push({
-      spotId: spot.id,
-      presentationId: presentation.id,
-      fromMs: at(best.from),
-      toMs: at(best.to),
-      ratePerRodHour: best.rate,
-      ...rateRange(model, query, best.rate),
-      likeRodHours: like.rodHours,
-      likeFish: like.fish,
-      likeStopIds: [...new Set(like.sets.slice(0, 40).map((x) => x.set.stopId ?? ''))].filter((id) => id !== ''),
-      reasons: reasonsOf(factors, c),
-      factors,
-      wayShut: (ways.dock[s]?.ranges ?? []).map(([from, to], k) => ({
-        fromMs: at(from),
-        toMs: at(to),
-        why: wayShutWords(ways.dock[s]?.why[k]),
-      })),
-      risk: riskSpans(every(at(best.from), at(best.to), STRIDE * STEP_MS), at(best.to), (t) =>
-        judgeSpot(inputs.boat, inputs.party, spot, conditionsAt(s, Math.floor((t - inputs.startsAt) / STEP_MS))),
-      ),
-      unknown: [...new Set(factors.flatMap((f) => (f.unknown ? [f.unknown] : [])))],
-      others,
-      second: secondBait(inputs, presentation, others),
-      search: searchBait(inputs, presentation, others),
-    });
+    const onTheWay = () => `${wayShutWords(ways.dock[s]?.why[0])} on the way there during the whole trip`;
+    const atIt = () => whyShut(inputs, s, steps, STRIDE, (t) => conditionsAt(s, t));
+    const why = cutOff(s) ? onTheWay() : (open[s] ?? []).length > 0 ? 'no way there and back within its hours' : atIt();
+    shut.push({ spotId: spot.id, why });
   });
   calls.sort((a, b) => b.ratePerRodHour - a.ratePerRodHour || (a.spotId < b.spotId ? -1 : 1));
   return { calls, shut, rates, baits, open, ways, model, conditionsAt };
+}
+
+/** Fish a rod-hour of each bait at a spot, step by step. */
+function ratesOf(
+  inputs: PlanInputs,
+  model: CatchRateModel,
+  baits: readonly number[],
+  s: number,
+  seen: readonly SpotConditions[],
+  steps: number,
+): number[][] {
+  const read = seen.map(rateConditions);
+  const lists = baits.map(() => new Array<number>(steps));
+  const now = new Float64Array(baits.length);
+  for (let t = 0; t < steps; t += STRIDE) {
+    model.ratesAt(s, baits, stepAt(inputs, t), nth(read, t / STRIDE), now);
+    lists.forEach((list, b) => {
+      for (let k = t; k < Math.min(steps, t + STRIDE); k++) list[k] = f64(now, b);
+    });
+  }
+  return lists;
+}
+
+interface CallInputs extends Pick<Ranking, 'ways' | 'model' | 'conditionsAt' | 'baits'> {
+  /** The spot's place in the list, and its best window. */
+  readonly s: number;
+  readonly best: Window;
+  readonly rates: readonly (readonly number[])[];
+  readonly over: (spot: PlanInputs['spots'][number], atMs: number) => SpotConditions;
+  /** What was fished there. */
+  readonly fished: readonly FishedSet[];
+}
+
+function callOf(inputs: PlanInputs, { s, best, baits, rates, model, ways, over, conditionsAt, fished }: CallInputs): Call {
+  const spot = nth(inputs.spots, s);
+  const at = (step: number) => stepAt(inputs, step);
+  const middle = at(Math.floor((best.from + best.to) / 2));
+  const c = rateConditions(over(spot, middle));
+  const mean = (list: readonly number[]) => list.slice(best.from, best.to).reduce((x, y) => x + y, 0) / (best.to - best.from);
+  const others = baits
+    .map((p, b) => ({ presentationId: nth(inputs.presentations, p).id, ratePerRodHour: mean(row(rates, b)) }))
+    .sort((x, y) => y.ratePerRodHour - x.ratePerRodHour || (x.presentationId < y.presentationId ? -1 : 1));
+  const presentation = nth(inputs.presentations, num(baits, best.bait));
+  const query = { at: middle, spot: spot.id, presentation: presentation.id, conditions: c };
+  const like = likeWater(fished, query, inputs.now);
+  const factors = model.factors(query);
+  return {
+    spotId: spot.id,
+    presentationId: presentation.id,
+    fromMs: at(best.from),
+    toMs: at(best.to),
+    ratePerRodHour: best.rate,
+    ...rateRange(model, query, best.rate),
+    likeRodHours: like.rodHours,
+    likeFish: like.fish,
+    likeStopIds: [...new Set(like.sets.slice(0, 40).map((x) => x.set.stopId ?? ''))].filter((id) => id !== ''),
+    reasons: reasonsOf(factors, c),
+    factors,
+    wayShut: (ways.dock[s]?.ranges ?? []).map(([from, to], k) => ({
+      fromMs: at(from),
+      toMs: at(to),
+      why: wayShutWords(ways.dock[s]?.why[k]),
+    })),
+    risk: riskSpans(every(at(best.from), at(best.to), STRIDE * STEP_MS), at(best.to), (t) =>
+      judgeSpot(inputs.boat, inputs.party, spot, conditionsAt(s, Math.floor((t - inputs.startsAt) / STEP_MS))),
+    ),
+    unknown: [...new Set(factors.flatMap((f) => (f.unknown ? [f.unknown] : [])))],
+    others,
+    second: secondBait(inputs, presentation, others),
+    search: searchBait(inputs, presentation, others),
+  };
 }
 
 /**
