@@ -12,6 +12,12 @@ const [MINUTE, HOUR, DAY] = [60_000, 3_600_000, 86_400_000];
 /** Beginnings through the year: what a short record does not hold of the seasons differs by them. */
 const STARTS = [0, 3, 6, 9].map((month) => Date.UTC(2025, month, 10));
 type Harbour = typeof boston | typeof keyWest | typeof sanFrancisco;
+/** Where they lie. */
+const LATITUDES = new Map<Harbour, number>([
+  [boston, 42.35],
+  [keyWest, 24.55],
+  [sanFrancisco, 37.81],
+]);
 
 const CASES = [
   { name: '60 days of turns', days: 60, noiseM: 0, hourly: false },
@@ -61,7 +67,9 @@ export function benchTideFit(): void {
   );
   for (const c of CASES)
     for (const harbour of [boston, keyWest, sanFrancisco]) {
-      const each = STARTS.map((start) => held(harbour, fitTide(recordOf(harbour, start, c)), start + (c.days + 30) * DAY));
+      const each = STARTS.map((start) =>
+        held(harbour, fitTide({ ...recordOf(harbour, start, c), latDeg: LATITUDES.get(harbour) ?? 0 }), start + (c.days + 30) * DAY),
+      );
       const span = (k: 0 | 1) => {
         const v = each.map((e) => e[k]).sort((a, b) => a - b);
         return `${v[0]?.toFixed(1)} to ${v.at(-1)?.toFixed(1)}`;

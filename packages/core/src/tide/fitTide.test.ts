@@ -10,6 +10,12 @@ import { tideModel } from './tideModel';
 import { tideTurns } from './tideTurns';
 
 const HARBOURS = [boston, keyWest, sanFrancisco];
+/** Where they lie. */
+const LATITUDES = new Map([
+  [boston.station, 42.35],
+  [keyWest.station, 24.55],
+  [sanFrancisco.station, 37.81],
+]);
 const START = Date.UTC(2025, 0, 10);
 
 /** What 95 of 100 turns of later months stand from the truth; turns that stand 25 cm from their neighbours count. */
@@ -32,10 +38,10 @@ function held(harbour: (typeof HARBOURS)[number], made: Parameters<typeof fitTid
 }
 
 /** A tide table: to the minute and the centimetre, with so much noise on its heights. */
-function table(harbour: (typeof HARBOURS)[number], days: number, noiseM = 0, seed = 7) {
+function table(harbour: (typeof HARBOURS)[number], days: number, noiseM = 0, seed = 7, start = START) {
   const random = seeded(seed);
   const noise = () => noiseM * Math.sqrt(-2 * Math.log(random() + 1e-12)) * Math.cos(2 * Math.PI * random());
-  return tideTurns(tideModel(harbour.constituents, harbour.z0M), START, START + days * DAY).map((t) => ({
+  return tideTurns(tideModel(harbour.constituents, harbour.z0M), start, start + days * DAY).map((t) => ({
     atMs: Math.round(t.atMs / MINUTE) * MINUTE,
     heightM: Math.round((t.heightM + noise()) * 100) / 100,
     kind: t.kind,
@@ -49,6 +55,15 @@ describe('a tide fitted to published constants of three harbours (public-domain)
       expect(minutes).toBeLessThan(15);
       // What a season does to the level is not in sixty days of it: up to 12 cm in these harbours.
       expect(heightM).toBeLessThan(0.12);
+    });
+    it(`foretells ${harbour.station} from 60 days of any season to 9.5 cm where it is known how far north it lies`, () => {
+      const latDeg = LATITUDES.get(harbour.station) ?? 0;
+      const worst = [0, 3, 6, 9].map((month) => {
+        const start = Date.UTC(2025, month, 10);
+        return held(harbour, { turns: table(harbour, 60, 0, 7, start), latDeg }, start + 90 * DAY);
+      });
+      expect(Math.max(...worst.map((w) => w.minutes))).toBeLessThan(15);
+      expect(Math.max(...worst.map((w) => w.heightM))).toBeLessThan(0.095);
     });
     it(`foretells ${harbour.station} from 180 days with 3 cm of noise`, () => {
       // Half a year tells of the season's level what its noise lets it: the middle one of three draws.
@@ -75,6 +90,22 @@ describe('a tide fitted to published constants of three harbours (public-domain)
       expect(fit.z0M).toBeCloseTo(harbour.z0M, 2);
     });
   }
+
+  it('takes the year of the other half of the world half a year later, and that of neither near the equator', () => {
+    const year = (latDeg: number) => fitTide({ turns: table(boston, 60), latDeg }).constants.find((c) => c.name === 'SA');
+    const [north, south] = [year(42), year(-42)];
+    expect(Math.abs((((north?.phaseDeg ?? 0) - (south?.phaseDeg ?? 0) + 540) % 360) - 180)).toBeGreaterThan(120);
+    expect(year(5)).toEqual(year(0));
+  });
+
+  it('finds a year that is unlike most shores’ from a year of heights', () => {
+    const odd = boston.constituents.map((c) => (c.name === 'SA' ? { ...c, amplitudeM: 0.15, phaseDeg: 20 } : c));
+    const truth = tideModel(odd, boston.z0M);
+    const heights = Array.from({ length: 365 * 24 }, (_, k) => ({ atMs: START + k * HOUR, heightM: truth.heightAt(START + k * HOUR) }));
+    const found = fitTide({ heights, latDeg: 42 }).constants.find((c) => c.name === 'SA');
+    expect(found?.amplitudeM).toBeCloseTo(0.15, 2);
+    expect(found?.phaseDeg).toBeCloseTo(20, -1);
+  });
 
   it('says how much less a short record knows', () => {
     const error = (days: number) => fitTide({ turns: table(boston, days) }).constants.find((c) => c.name === 'K2')?.errorM ?? 0;

@@ -68,19 +68,31 @@ const SLOW: readonly (readonly [name: string, sizeM: number, days: number])[] = 
   ['SSA', 0.03, 270],
   ['SA', 0.06, 330],
 ];
+/**
+ * What the year does to the level at most shores: highest when the water is warmest, at the beginning of autumn (Pattullo, Munk, Revelle
+ * and Strong 1955; sizes and month from memory). A shore may stand two months and a few centimetres apart from it.
+ */
+const YEAR = { amplitudeM: 0.045, northDeg: 175, apartM: 0.025, leastLatDeg: 10 } as const;
 const LEAST_DAYS = 14;
 const LEAST_RECORDS = 40;
 /** A table gives its times to the minute, and a turn's own moment is soft. */
 const TIME_SD_MIN = 1.5;
 const LEAST_SD_M = 0.004;
 
+export interface TideRecords {
+  readonly heights?: readonly HeightRecord[];
+  readonly turns?: readonly TurnRecord[];
+  /** Where it was, -90 to 90: tells when the year's water is highest. Left out, nothing is believed of that. */
+  readonly latDeg?: number;
+}
+
 /**
  * Fits a tide.
- * @param heights - Heights at any times. @param turns - High and low waters; both may be given.
+ * @param heights - Heights at any times. @param turns - High and low waters; both may be given. @param latDeg - Latitude, degrees.
  * @returns Constants with their errors, the strongest first; those under half a millimetre are left out.
  * Throws RangeError when the record is too short (14 days, 40 records) or holds what is no height.
  */
-export function fitTide({ heights = [], turns = [] }: { heights?: readonly HeightRecord[]; turns?: readonly TurnRecord[] }): TideFit {
+export function fitTide({ heights = [], turns = [], latDeg }: TideRecords): TideFit {
   const all = [...heights, ...turns];
   const bad = all.find((r) => !Number.isFinite(r.atMs) || !(Math.abs(r.heightM) < 50));
   if (bad) throw new RangeError(`heightM: expected -50 to 50 m, got ${bad.heightM} at ${new Date(bad.atMs).toISOString?.() ?? bad.atMs}`);
@@ -97,7 +109,7 @@ export function fitTide({ heights = [], turns = [] }: { heights?: readonly Heigh
     ...SLOW.filter(([, , need]) => heights.length === 0 || days >= need).map(([name]) => name),
   ];
   const normal = normalEquations(names, heights, turns);
-  const best = mostLikely(names, normal);
+  const best = mostLikely(names, normal, latDeg ?? 0);
   return { ...constantsOf(names, best), rmsM: rmsOf(best.x, normal), days };
 }
 
@@ -239,6 +251,8 @@ interface Belief {
   readonly apart: number;
   readonly shallowM: number;
   readonly heightSdM: number;
+  /** 0 where it is not known. */
+  readonly latDeg: number;
 }
 
 interface Solution {
@@ -248,9 +262,9 @@ interface Solution {
 }
 
 /** Tries what may hold here, and takes what makes the record most likely. */
-function mostLikely(names: readonly string[], normal: Normal): Solution {
+function mostLikely(names: readonly string[], normal: Normal, latDeg: number): Solution {
   // A first look with wide beliefs gives the size of the tide and of the noise.
-  let belief: Belief = { scaleM: [1, 2], reach: 1, apart: 0.15, shallowM: 0.05, heightSdM: 0.05 };
+  let belief: Belief = { scaleM: [1, 2], reach: 1, apart: 0.15, shallowM: 0.05, heightSdM: 0.05, latDeg };
   let best = solve(names, normal, belief);
   for (let round = 0; round < ROUNDS; round++) {
     belief = {
@@ -291,14 +305,21 @@ function solve(names: readonly string[], normal: Normal, belief: Belief): Soluti
   const weight = 1 / belief.heightSdM ** 2;
   const prior = priorPrecision(names, belief);
   const a = Float64Array.from(prior.precision);
+  const mean = priorMean(names, belief);
   const b = new Float64Array(n);
   for (let k = 0; k < n * n; k++) a[k] = (a[k] ?? 0) + weight * (heights.xx[k] ?? 0) + (still.xx[k] ?? 0);
-  for (let k = 0; k < n; k++) b[k] = weight * (heights.xy[k] ?? 0) + (still.xy[k] ?? 0);
+  let believed = 0;
+  for (let k = 0; k < n; k++) {
+    // Only the waves of the season have one, and they are tied to nothing.
+    const pull = (prior.precision[k * n + k] ?? 0) * (mean[k] ?? 0);
+    b[k] = weight * (heights.xy[k] ?? 0) + (still.xy[k] ?? 0) + pull;
+    believed += pull * (mean[k] ?? 0);
+  }
   const factored = cholesky(a, n);
   const x = factored.solve(b);
   let fit = 0;
   for (let k = 0; k < n; k++) fit += (x[k] ?? 0) * (b[k] ?? 0);
-  const squares = weight * heights.yy + still.yy - fit;
+  const squares = weight * heights.yy + still.yy + believed - fit;
   const logLikelihood = -0.5 * (squares + factored.logDet - prior.logDet) - heights.count * Math.log(belief.heightSdM);
   return {
     x,
@@ -340,11 +361,25 @@ function priorPrecision(names: readonly string[], belief: Belief): { precision: 
   }
   names.forEach((name, i) => {
     if (name in EQUILIBRIUM) return;
-    const sd = SLOW.find(([slow]) => slow === name)?.[1] ?? (name === 'S1' ? 0.01 : belief.shallowM);
+    const usual = SLOW.find(([slow]) => slow === name)?.[1] ?? (name === 'S1' ? 0.01 : belief.shallowM);
+    const sd = name === 'SA' && knowsYear(belief) ? YEAR.apartM : usual;
     for (const part of [1, 2]) precision[(2 * i + part) * n + 2 * i + part] = 1 / sd ** 2;
     logDet += 2 * Math.log(1 / sd ** 2);
   });
   return { precision, logDet };
+}
+
+const knowsYear = ({ latDeg }: Belief) => Math.abs(latDeg) >= YEAR.leastLatDeg;
+
+/** What is believed of each figure before the record: nothing, but of the year's wave where the latitude is known. */
+function priorMean(names: readonly string[], belief: Belief): Float64Array {
+  const mean = new Float64Array(2 * names.length + 1);
+  const year = names.indexOf('SA');
+  if (year < 0 || !knowsYear(belief)) return mean;
+  const phase = (YEAR.northDeg + (belief.latDeg < 0 ? 180 : 0)) * DEG;
+  mean[1 + 2 * year] = YEAR.amplitudeM * Math.cos(phase);
+  mean[2 + 2 * year] = YEAR.amplitudeM * Math.sin(phase);
+  return mean;
 }
 
 const LEAST_AMPLITUDE_M = 0.0005;

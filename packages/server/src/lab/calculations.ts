@@ -37,10 +37,10 @@ function tide(q: z.infer<typeof labTide>) {
   return { turns, heights };
 }
 
-function tideFit({ heights = [], turns = [] }: z.infer<typeof labTideFit>) {
+function tideFit({ heights = [], turns = [], lat }: z.infer<typeof labTideFit>) {
   const at = <T extends { at: string }>({ at: when, ...rest }: T) => ({ ...rest, atMs: Date.parse(when) });
   const inOrder = <T extends { atMs: number }>(list: T[]) => list.sort((a, b) => a.atMs - b.atMs);
-  const fit = fitTide({ heights: inOrder(heights.map(at)), turns: inOrder(turns.map(at)) });
+  const fit = fitTide({ heights: inOrder(heights.map(at)), turns: inOrder(turns.map(at)), ...(lat === undefined ? {} : { latDeg: lat }) });
   return {
     constituents: fit.constants.map((c) => ({
       name: c.name,

@@ -63,7 +63,7 @@ export function TideDialog({ water, zone, onClose }: TideDialogProps) {
       setReading(true);
       void files
         .get()
-        .tide(text, { zone: clock === 'own' ? zone : 'UTC', order, metres: Number(metres) })
+        .tide(text, { zone: clock === 'own' ? zone : 'UTC', order, metres: Number(metres) }, water?.lat ?? 0)
         .then((a) => {
           if (!current) return;
           setAnswer(a);
@@ -74,7 +74,7 @@ export function TideDialog({ water, zone, onClose }: TideDialogProps) {
       current = false;
       window.clearTimeout(timer);
     };
-  }, [text, order, metres, clock, zone, files]);
+  }, [text, order, metres, clock, zone, files, water?.lat]);
   const take = async (e: ChangeEvent<HTMLInputElement>) => {
     const file = e.target.files?.[0];
     if (file) setText(await file.text());

@@ -30,7 +30,7 @@ export function TideFound({ read, zone }: { read: TideRead; zone: string }) {
         <p className="text-[0.87rem] text-ink-2">
           Times will be good to some minutes.{' '}
           {read.days < 180
-            ? 'What the season does to the level cannot be in so short a record: heights may be off by a hand’s breadth or two in other months.'
+            ? 'What the season does to the level cannot be in so short a record; what it does at most shores is taken, and heights may be off by a hand’s breadth in other months.'
             : ''}
         </p>
       )}

@@ -151,7 +151,7 @@ const work = {
       return { polygons: thin, thinned: thin.some((rings, i) => rings.some((r, k) => r !== polygons[i]?.[k])) };
     });
   },
-  tide(text: string, terms: TideTableTerms): Answer<TideRead> {
+  tide(text: string, terms: TideTableTerms, latDeg: number): Answer<TideRead> {
     return plainly((): TideRead => {
       const table = readTideTable(text, terms);
       const refused = table.refused.slice(0, 100);
@@ -166,7 +166,7 @@ const work = {
           days: null,
           rmsM: null,
         };
-      const fit = table.kind === 'turns' ? fitTide({ turns: table.turns }) : fitTide({ heights: table.heights });
+      const fit = fitTide(table.kind === 'turns' ? { turns: table.turns, latDeg } : { heights: table.heights, latDeg });
       return {
         kind: table.kind,
         constants: fit.constants,
