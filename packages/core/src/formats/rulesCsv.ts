@@ -75,7 +75,7 @@ function bodyOf(cell: (column: string) => string, decimal: '.' | ','): RuleBody 
   const body = { kind, ...Object.fromEntries(said) };
   const fault = ruleFault(body);
   if (fault)
-    throw new Wrong(fault.message, `Fill in or put right ${orWords(fields.map(([, f]) => f.column).filter((c) => c !== 'measured'))}.`);
+    throw new Wrong(fault.plain, `Fill in or put right ${orWords(fields.map(([, f]) => f.column).filter((c) => c !== 'measured'))}.`);
   // biome-ignore lint/plugin: each field of the kind was read as the table says
   return body as unknown as RuleBody;
 }

@@ -10,12 +10,17 @@ describe('a rule whose fields are right one by one', () => {
     expect(ruleFault({ ...length, minMm: 500, maxMm: 400 })).toEqual({
       field: 'maxMm',
       message: 'expected at least 500, got 400: the lengths are crossed',
+      plain: 'its lengths are crossed',
     });
     expect(ruleFault({ ...length, minMm: null, maxMm: null })?.field).toBe('minMm');
     expect(ruleFault({ kind: 'slot', fromMm: 700, toMm: 500, lengthKind: 'fork' })?.field).toBe('toMm');
     expect(ruleFault({ kind: 'bag', perAngler: null })?.message).toMatch(/for each angler or for the boat/);
     expect(ruleFault({ kind: 'bag', perAngler: null, perBoat: 0 })).toBeNull();
-    expect(ruleFault({ kind: 'possession', perAngler: 4, days: 61 })).toEqual({ field: 'days', message: 'expected at most 60, got 61' });
+    expect(ruleFault({ kind: 'possession', perAngler: 4, days: 61 })).toMatchObject({
+      field: 'days',
+      message: 'expected at most 60, got 61',
+      plain: 'days is 61, more than 60',
+    });
     expect(ruleFault({ kind: 'possession', perAngler: 4, days: 60 })).toBeNull();
   });
 });

@@ -122,20 +122,26 @@ export const ruleKind = (name: RuleKindName): RuleKind => RULE_KINDS[name];
 /** Fields of a kind by their names, in the order in which they are typed. */
 export const ruleFields = (name: RuleKindName): [string, RuleField][] => Object.entries(ruleKind(name).fields);
 
+export interface RuleFault {
+  readonly field: string;
+  /** With the figures as they are kept, and for whoever sees the line that was written. */
+  readonly message: string;
+  readonly plain: string;
+}
+
 /** What is wrong with a rule whose fields are right one by one; null while nothing is. */
-export function ruleFault(body: {
-  readonly kind: RuleKindName;
-  readonly [field: string]: unknown;
-}): { field: string; message: string } | null {
+export function ruleFault(body: { readonly kind: RuleKindName; readonly [field: string]: unknown }): RuleFault | null {
   const { some, ordered } = ruleKind(body.kind);
   for (const [field, f] of ruleFields(body.kind)) {
     const v = body[field];
-    if (f.type === 'count' && typeof v === 'number' && v > f.most) return { field, message: `expected at most ${f.most}, got ${v}` };
+    if (f.type === 'count' && typeof v === 'number' && v > f.most)
+      return { field, message: `expected at most ${f.most}, got ${v}`, plain: `${f.column} is ${v}, more than ${f.most}` };
   }
   const [only = ''] = some?.of ?? [];
-  if (some?.of.every((f) => body[f] === null || body[f] === undefined)) return { field: only, message: some.fault };
+  if (some?.of.every((f) => body[f] === null || body[f] === undefined)) return { field: only, message: some.fault, plain: some.fault };
   if (!ordered) return null;
   const [low, high] = [body[ordered[0]], body[ordered[1]]];
   if (typeof low !== 'number' || typeof high !== 'number' || low <= high) return null;
-  return { field: ordered[1], message: `expected at least ${low}, got ${high}: the lengths are crossed` };
+  const message = `expected at least ${low}, got ${high}: the lengths are crossed`;
+  return { field: ordered[1], message, plain: 'its lengths are crossed' };
 }
