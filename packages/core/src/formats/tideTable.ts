@@ -1,7 +1,7 @@
 // A table of high and low waters, a series of heights, or harmonic constants, as people have them: CSV with a date, a time, a height and
 // perhaps H or L; or name, amplitude, phase. What is fitted from them is the tide's business; here they are only read.
 import type { HarmonicConstant } from '../tide/tideModel';
-import type { HeightRecord, TurnRecord } from '../tide/fitTide';
+import type { HeightRecord, TurnRecord } from '../tide/fitSums';
 import { HOUR } from '../units/time';
 import { clockReader, type DateOrder } from './localTime';
 import { decimalOf, parseNumber } from './number';
