@@ -47,6 +47,40 @@ test('rules come in from a table, are checked anew, and go out as one that comes
   expect(after?.n).toBe((before?.n ?? 0) + 2);
 });
 
+test('a rule is typed by what it sets, refused with crossed lengths, and read back as it was meant', async ({ page }) => {
+  await signIn(page, 'Ottoline Speck');
+  await page.goto('/crew?tab=rules');
+  const sheet = page.getByRole('dialog');
+  const pick = async (label: string, name: string) => {
+    await sheet.getByLabel(label).click();
+    await page.getByRole('option', { name, exact: true }).click();
+  };
+  await page.getByRole('button', { name: 'Write down a rule' }).click();
+  const kind = await sheet.getByLabel('Species').innerText();
+  const own = page.locator(`[data-rules-of="${kind}"]`);
+  await sheet.getByLabel('Where it stands').fill('Notice 12');
+  await sheet.getByLabel(/^Least/).fill('600');
+  await sheet.getByLabel(/^Greatest/).fill('500');
+  await sheet.getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(sheet.getByText(/the lengths are crossed/).first()).toBeVisible();
+  // What was typed of one kind is no part of another.
+  await pick('It sets', 'closed season');
+  await sheet.getByLabel('From', { exact: true }).fill('03-01');
+  await sheet.getByLabel('to, that day too').fill('05-15');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Store', exact: true }).click();
+  const line = own.locator('li', { hasText: 'Notice 12' });
+  await expect(line).toContainText('closed from 1 March to 15 May');
+
+  await line.getByRole('button', { name: /Change/ }).click();
+  await expect(sheet.getByLabel('From', { exact: true })).toHaveValue('03-01');
+  await pick('It sets', 'fish held over some days');
+  await sheet.getByLabel('For each angler').fill('4');
+  await sheet.getByLabel('Over how many days').fill('2');
+  await sheet.getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(line).toContainText('no more than 4 held per angler of 2 days');
+});
+
 test('feeds of a spot are planned and logged, stand on the Board on their day, and are a reason of its rate', async ({ page }) => {
   await signIn(page, 'Tobias Wend');
   await page.goto('/grounds');
