@@ -63,6 +63,7 @@ test('a rule is typed by what it sets, refused with crossed lengths, and read ba
   await sheet.getByLabel(/^Greatest/).fill('500');
   await sheet.getByRole('button', { name: 'Store', exact: true }).click();
   await expect(sheet.getByText(/the lengths are crossed/).first()).toBeVisible();
+  await expect(sheet.getByLabel(/^Greatest/)).toHaveAttribute('aria-invalid', 'true');
   // What was typed of one kind is no part of another.
   await pick('It sets', 'closed season');
   await sheet.getByLabel('From', { exact: true }).fill('03-01');

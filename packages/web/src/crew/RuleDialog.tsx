@@ -66,6 +66,7 @@ export function RuleDialog({
           values={typedOf(task.rule, species[0]?.id ?? '', today)}
           saving={saving}
           onSave={saving.save}
+          fieldOf={(field, { kind }) => field.replace(/^body\./, `says.${kind}.`)}
           onLeave={close}
           className="grid grid-cols-2 gap-x-4 gap-y-3"
         >

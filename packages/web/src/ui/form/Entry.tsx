@@ -12,6 +12,8 @@ interface EntryProps<V extends FieldValues> {
   readonly onLeave: () => void;
   /** What the button says. */
   readonly store?: string;
+  /** A field as the form calls it, by what the server calls it. */
+  readonly fieldOf?: (field: string, values: V) => string;
   /** More that can be done, left of leaving and storing. */
   readonly also?: ReactNode | ((values: () => V) => ReactNode);
   readonly className?: string;
@@ -26,18 +28,21 @@ export function Entry<V extends FieldValues>({
   onLeave,
   store = 'Store',
   also,
+  fieldOf = (field) => field,
   className = 'flex flex-col gap-3',
   children,
 }: EntryProps<V>) {
   const form = useForm<V>({ defaultValues: values as DefaultValues<V>, mode: 'onTouched' });
   const { error } = saving;
-  const faults = error instanceof ApiProblem ? error.body.fields : [];
-  const known = faults.filter((f) => (f.field.split('.')[0] as string) in values);
+  const faultsHere = () => {
+    if (!(error instanceof ApiProblem)) return [];
+    const named = error.body.fields.map((f) => ({ ...f, field: fieldOf(f.field, form.getValues()) }));
+    return named.filter((f) => (f.field.split('.')[0] as string) in values);
+  };
+  const known = faultsHere();
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for each refusal
   useEffect(() => {
-    if (!(error instanceof ApiProblem)) return;
-    const own = error.body.fields.filter((f) => (f.field.split('.')[0] as string) in values);
-    own.forEach((f, i) => {
+    faultsHere().forEach((f, i) => {
       form.setError(f.field as Path<V>, { type: 'server', message: f.message }, { shouldFocus: i === 0 });
     });
   }, [error]);
