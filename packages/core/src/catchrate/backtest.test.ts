@@ -37,7 +37,7 @@ describe('past days foretold', () => {
     expect(s?.sets).toBe(80);
     expect(Math.abs((s?.expected ?? 0) / (s?.fish ?? 1) - 1)).toBeLessThan(0.25);
     expect(s?.bestThird.model).toBeGreaterThan(1.3 * (s?.bestThird.all ?? 9));
-    expect(s?.deviance.model).toBeLessThan(s?.deviance.yesterday ?? 0);
+    expect(s?.apart.model).toBeLessThan(s?.apart.yesterday ?? 0);
     expect(s?.inside).toBeGreaterThan(0.7);
     const rates = s?.calibration.map((b) => b.expected) ?? [];
     expect([...rates].sort((a, b) => a - b)).toEqual(rates);

@@ -24,7 +24,7 @@ export interface BacktestSummary {
   readonly fish: number;
   readonly expected: number;
   /** Mean Poisson deviance of a set. */
-  readonly deviance: { readonly model: number; readonly average: number; readonly yesterday: number };
+  readonly apart: { readonly model: number; readonly average: number; readonly yesterday: number };
   /** Fish per rod-hour in the third of the effort that each way would have kept. */
   readonly bestThird: { readonly model: number; readonly average: number; readonly yesterday: number; readonly all: number };
   /** Share of sets inside their 80 % range. */
@@ -103,7 +103,7 @@ export function summariseBacktest(rows: readonly Foretold[]): BacktestSummary | 
     sets: rows.length,
     fish: sum(rows, (r) => r.fish),
     expected: sum(rows, (r) => r.model),
-    deviance: each((way) => mean((r) => poissonDeviance(r.fish, r[way]))),
+    apart: each((way) => mean((r) => poissonDeviance(r.fish, r[way]))),
     bestThird: { ...each(third), all: sum(rows, (r) => r.fish) / hours },
     inside: rows.filter((r) => r.fish >= r.lo80 && r.fish <= r.hi80).length / rows.length,
     calibration: Array.from({ length: FIFTHS }, (_, i) => {

@@ -24,9 +24,9 @@ describe('a summary', () => {
   it('adds up sets, fish and what was expected, and averages the deviance of each way', () => {
     const s = summariseBacktest([row({ fish: 4, model: 2, average: 3 }), row({ fish: 0, model: 1, yesterday: 5 })]);
     expect(s).toMatchObject({ sets: 2, fish: 4, expected: 3 });
-    expect(s?.deviance.model).toBeCloseTo((poissonDeviance(4, 2) + poissonDeviance(0, 1)) / 2, 12);
-    expect(s?.deviance.average).toBeCloseTo((poissonDeviance(4, 3) + poissonDeviance(0, 2)) / 2, 12);
-    expect(s?.deviance.yesterday).toBeCloseTo((poissonDeviance(4, 2) + poissonDeviance(0, 5)) / 2, 12);
+    expect(s?.apart.model).toBeCloseTo((poissonDeviance(4, 2) + poissonDeviance(0, 1)) / 2, 12);
+    expect(s?.apart.average).toBeCloseTo((poissonDeviance(4, 3) + poissonDeviance(0, 2)) / 2, 12);
+    expect(s?.apart.yesterday).toBeCloseTo((poissonDeviance(4, 2) + poissonDeviance(0, 5)) / 2, 12);
   });
   it('counts a set inside its range with both ends', () => {
     const s = summariseBacktest([1, 3, 0, 4, 2].map((fish) => row({ fish })));

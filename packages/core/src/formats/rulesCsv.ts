@@ -80,7 +80,7 @@ function bodyOf(cell: (column: string) => string, decimal: '.' | ','): RuleBody 
   return body as unknown as RuleBody;
 }
 
-const orWords = (list: readonly string[]) => `${list.slice(0, -1).join(', ')} or ${list.at(-1)}`;
+const orWords = (list: readonly string[]) => (list.length < 2 ? list.join() : `${list.slice(0, -1).join(', ')} or ${list.at(-1)}`);
 
 /** What a cell says of a field; lengths in mm. Throws Wrong for one that cannot be it. */
 function fieldOf(field: RuleField, text: string, decimal: '.' | ',', mm: number): number | string | null {

@@ -3,9 +3,9 @@ import { isVariable } from '@bluffwind/core/weather/variables';
 import type { EntityManager } from 'typeorm';
 import { v7 } from 'uuid';
 import { Problem } from '../errors';
-import { ForecastEntity, ForecastMemberEntity, StationEntity, WaterEntity } from '../db/entities/water';
+import { ForecastEntity, StationEntity, WaterEntity } from '../db/entities/water';
 import { found } from '../http/context';
-import { forecastSeries } from './keepRun';
+import { forecastSeries, keepSeries } from './keepRun';
 
 /** Address of the source that files are. */
 export const FILES = 'files';
@@ -57,11 +57,7 @@ export async function keepForecast(
     member: rows.member[k] ?? 0,
     value: rows.value[k] ?? 0,
   }));
-  const series = forecastSeries(values);
-  await entities.insert(
-    ForecastMemberEntity,
-    series.map((one) => ({ ...one, forecastId, outfitId })),
-  );
+  await keepSeries(entities, { forecastId, outfitId }, forecastSeries(values));
   return rows.atMs.length;
 }
 

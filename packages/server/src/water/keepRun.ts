@@ -30,11 +30,24 @@ export async function keepRun(
     .execute();
   const forecastId: string | undefined = made.raw[0]?.id;
   if (forecastId === undefined) return false;
-  await entities.insert(
-    ForecastMemberEntity,
-    series.map((s) => ({ ...s, forecastId, outfitId })),
-  );
+  await keepSeries(entities, { forecastId, outfitId }, series);
   return true;
+}
+
+/** Series of one statement: a station may number as many members as it likes, and a statement takes so many values only. */
+const AT_ONCE = 1000;
+
+/** Keeps the series of a forecast. */
+export async function keepSeries(
+  entities: EntityManager,
+  of: { readonly forecastId: string; readonly outfitId: string },
+  series: readonly Series[],
+): Promise<void> {
+  for (let k = 0; k < series.length; k += AT_ONCE)
+    await entities.insert(
+      ForecastMemberEntity,
+      series.slice(k, k + AT_ONCE).map((s) => ({ ...s, ...of })),
+    );
 }
 
 /** Series of values that come one by one. */

@@ -111,7 +111,7 @@ function BacktestOf({ id }: { id: string }) {
                 {ways.map(([key, name]) => (
                   <tr key={key} className="border-t border-line">
                     <td className={key === 'model' ? 'font-bold text-kelp' : ''}>{name}</td>
-                    <td className="num">{s.deviance[key].toFixed(3)}</td>
+                    <td className="num">{s.apart[key].toFixed(3)}</td>
                     <td className="num">{rate(s.bestThird[key])}</td>
                   </tr>
                 ))}

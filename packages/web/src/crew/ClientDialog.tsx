@@ -1,5 +1,6 @@
 import type { ClientView } from '@bluffwind/contract/outfit';
 import { post } from '../data/api';
+import { EXPERIENCE } from '../data/experience';
 import { useSave } from '../data/useSave';
 import { Entry } from '../ui/form/Entry';
 import { CheckField, ChoiceField, TextField } from '../ui/form/fields';
@@ -17,11 +18,6 @@ interface Typed {
   readonly medicalNote: string;
 }
 
-const EXPERIENCE = [
-  { value: '1', name: 'first time' },
-  { value: '2', name: 'some practice' },
-  { value: '3', name: 'knows the way' },
-];
 const SWIMS = [
   { value: '', name: 'not asked' },
   { value: 'yes', name: 'swims' },

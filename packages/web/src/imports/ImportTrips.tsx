@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { spotsQuery } from '../data/queries';
 import { Choice } from '../ui/Choice';
 import { FIELD } from '../ui/form/fields';
-import { ZoneChoice } from './choices';
+import { DateOrderChoice, ZoneChoice } from './choices';
 import { ImportFrame } from './ImportFrame';
 import { NameMatches } from './NameMatches';
 import { FileFault, RefusedList } from './RefusedList';
@@ -113,15 +113,7 @@ export function ImportTrips({ outfit, zone, onClose }: ImportTripsProps) {
             <legend className="font-semibold">Which column is what</legend>
             <div className="grid grid-cols-2 gap-2 sm:grid-cols-5">{PAST_COLUMNS.map(column)}</div>
             <div className="mt-2 grid grid-cols-2 gap-2 sm:grid-cols-4">
-              <Choice
-                label="Dates"
-                value={mapping.order}
-                options={[
-                  { value: 'dmy', name: 'day first' },
-                  { value: 'mdy', name: 'month first' },
-                ]}
-                onPick={(order) => set({ order })}
-              />
+              <DateOrderChoice value={mapping.order} onChange={(order) => set({ order })} />
               <Choice label="Lengths in" value={String(mapping.lengthMm)} options={LENGTHS} onPick={(v) => set({ lengthMm: Number(v) })} />
               <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => set({ zone: z })} />
               <label className="flex flex-col gap-0.5">

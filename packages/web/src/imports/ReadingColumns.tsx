@@ -2,7 +2,7 @@ import type { ReadingMapping } from '@bluffwind/core/formats/readingsCsv';
 import { unitsOf } from '@bluffwind/core/formats/unitsOf';
 import { ALL_VARIABLES } from '@bluffwind/core/weather/variables';
 import { Choice } from '../ui/Choice';
-import { DecimalChoice, ZoneChoice } from './choices';
+import { DateOrderChoice, DecimalChoice, ZoneChoice } from './choices';
 
 /** What a column may be. */
 const COLUMN_KINDS = [
@@ -38,15 +38,7 @@ export function ReadingColumns({ header, rows, mapping, zone, onChange }: Readin
     <>
       <div className="flex flex-wrap gap-3 text-[0.9rem]">
         <DecimalChoice value={mapping.decimal} onChange={(decimal) => onChange({ ...mapping, decimal })} />
-        <Choice
-          label="Dates such as 03/04"
-          value={mapping.order}
-          options={[
-            { value: 'dmy', name: 'day first' },
-            { value: 'mdy', name: 'month first' },
-          ]}
-          onPick={(order) => onChange({ ...mapping, order })}
-        />
+        <DateOrderChoice label="Dates such as 03/04" value={mapping.order} onChange={(order) => onChange({ ...mapping, order })} />
         <ZoneChoice value={mapping.zone} outfitZone={zone} onChange={(z) => onChange({ ...mapping, zone: z })} />
       </div>
       <div className="overflow-auto" tabIndex={0} role="group" aria-label="Columns of the file">

@@ -20,3 +20,26 @@ export function ZoneChoice({ value, outfitZone, onChange }: { value: string; out
   const zones = [...new Set([outfitZone, 'UTC', Intl.DateTimeFormat().resolvedOptions().timeZone])];
   return <Choice label="Zone of times without one" value={value} options={plainOptions(zones)} onPick={onChange} />;
 }
+
+/** Whether a file's dates name the day or the month first. */
+export function DateOrderChoice({
+  value,
+  label = 'Dates',
+  onChange,
+}: {
+  value: 'dmy' | 'mdy';
+  label?: string;
+  onChange: (v: 'dmy' | 'mdy') => void;
+}) {
+  return (
+    <Choice
+      label={label}
+      value={value}
+      options={[
+        { value: 'dmy', name: 'day first' },
+        { value: 'mdy', name: 'month first' },
+      ]}
+      onPick={onChange}
+    />
+  );
+}

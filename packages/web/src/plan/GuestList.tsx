@@ -1,6 +1,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import type { TripView } from '@bluffwind/contract/trips';
 import { post } from '../data/api';
+import { EXPERIENCE } from '../data/experience';
 import { deskQuery, tripQuery } from '../data/queries';
 import { useSave } from '../data/useSave';
 import { Choice } from '../ui/Choice';
@@ -19,7 +20,6 @@ const SWIMS = [
   { value: 'yes', name: 'swims' },
   { value: 'no', name: 'does not swim' },
 ];
-const EXPERIENCE = ['first time', 'some practice', 'knows the way'].map((name, k) => ({ value: String(k + 1), name }));
 
 /** Who comes along, and what of each of them the plan has to know. */
 export function GuestList({ desk, trip, mayEdit }: { desk: PlanDesk; trip: TripView; mayEdit: boolean }) {

@@ -41,7 +41,7 @@ const listOf = (line: string) =>
     .map((x) => x.trim())
     .filter((x) => x !== '');
 
-/** A family's envelope: where, when and in what water it is meant to work. A prior, which the log overrules. */
+/** A family's envelope: where, when and in what water it is meant to work. Where the ranking begins, until the log overrules it. */
 export function FamilySheet({ family, taken, onClose }: { family: FamilyView | null; taken: readonly string[]; onClose: () => void }) {
   const saving = useSave<Typed>({
     send: ({ id, cover, forage, costPerHour, ...v }) =>
