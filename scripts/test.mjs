@@ -15,7 +15,7 @@ const SHOWN_LINES = 80;
 /** Files of stories that run in the first world; all others run in the second one, beside them. About as long each. */
 const FIRST_LANE = ['answers', 'begin', 'calendar', 'fleet', 'keyboard', 'own', 'plan', 'screens'];
 /** Processors from which two stories at a time are done sooner than one after the other. */
-const CORES_FOR_TWO = 4;
+const CORES_FOR_TWO = Number(process.env.TEST_CORES_FOR_TWO) || 4;
 /** Test files that run at a time, each in a database of its own: what one does to all outfits does not meet the others. Of two processors the runner would use one. */
 const WORKERS = Number(process.env.TEST_WORKERS) || Math.min(4, Math.max(2, os.availableParallelism() - 1));
 const counts = { passed: 0, failed: 0, skipped: 0 };

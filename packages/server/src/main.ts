@@ -1,5 +1,8 @@
 // Commands of the server: "serve" (default), "migrate", "load FILE", "backup FOLDER", "restore FOLDER", "write-outfit NAME FILE",
 // "read-outfit FILE".
+import type { DataSource } from 'typeorm';
+import { keepDemoClock } from './auth/demoSignIns';
+import { through } from './db/doors';
 import { readFile } from 'node:fs/promises';
 import type { Server } from 'node:http';
 import { setFlagsFromString } from 'node:v8';
@@ -137,9 +140,7 @@ async function serveCommand(config: Config): Promise<void> {
     process.exit(1);
   });
   const keepClock = () =>
-    source
-      .query('select demo_clock_on($1)', [new Date(demoClock?.now() ?? 0)])
-      .catch((error) => log.warn({ reason: (error as Error).message }, 'demo clock not stored'));
+    keepDemoClock(source, demoClock?.now() ?? 0).catch((error) => log.warn({ reason: (error as Error).message }, 'demo clock not stored'));
   const timer = demoClock ? setInterval(keepClock, CLOCK_MS) : undefined;
   const stop = () => {
     if (stopping) return;
@@ -161,10 +162,10 @@ async function serveCommand(config: Config): Promise<void> {
 }
 
 /** The demo's time goes on from where it stood when it was last stopped. */
-async function demoNow(source: { query(sql: string): Promise<{ at: Date }[]> }): Promise<number> {
-  const [row] = await source.query('select demo_time() as at');
-  if (!row?.at) throw new Error('This database was not loaded as a demo; start without BLUFFWIND_DEMO.');
-  return row.at.getTime();
+async function demoNow(source: DataSource): Promise<number> {
+  const at = (await through(source, 'demo_time'))?.demo_time;
+  if (!at) throw new Error('This database was not loaded as a demo; start without BLUFFWIND_DEMO.');
+  return at.getTime();
 }
 
 /** Commands on copies; they need one address of a database and nothing else of the configuration. */

@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
+import { through } from '../db/doors';
 
 /** Whether an address has an account, in whatever outfit: told only to who may ask somebody in or make an outfit. */
 export async function isEmailTaken(entities: Pick<EntityManager, 'query'>, email: string): Promise<boolean> {
-  const [{ taken }] = await entities.query('select email_taken($1) as taken', [email]);
-  return taken;
+  return (await through(entities, 'email_taken', email))?.email_taken === true;
 }

@@ -1,4 +1,5 @@
 // Passkeys by the standard's library: what a browser is asked, and whether its answer holds.
+import { through } from '../db/doors';
 import {
   type AuthenticationResponseJSON,
   type AuthenticatorTransport,
@@ -37,11 +38,10 @@ export function originOf(c: Context<Env>, publicUrl: string | null): { origin: s
 export function challenges({ source, clock }: { source: DataSource; clock: Deps['clock'] }) {
   return {
     async made(challenge: string): Promise<void> {
-      await source.query('select challenge_made($1, $2)', [challenge, new Date(clock.now() + MINUTES * 60_000)]);
+      await through(source, 'challenge_made', challenge, new Date(clock.now() + MINUTES * 60_000));
     },
     async taken(challenge: string): Promise<boolean> {
-      const [row] = await source.query('select challenge_taken($1, $2) as taken', [challenge, new Date(clock.now())]);
-      return row.taken === true;
+      return (await through(source, 'challenge_taken', challenge, new Date(clock.now())))?.challenge_taken === true;
     },
   };
 }

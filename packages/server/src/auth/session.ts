@@ -1,3 +1,4 @@
+import { through } from '../db/doors';
 import { createHash, randomBytes } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import { DAY } from '@bluffwind/core/units/time';
@@ -31,7 +32,7 @@ export async function checkPassword(
   email: string,
   password: string,
 ): Promise<{ account: Account | null; matches: boolean }> {
-  const [row] = await source.query('select * from sign_in_person($1)', [email]);
+  const row = await through(source, 'sign_in_person', email);
   const matches = await verify(row?.password_hash ?? (await dummyHash), password);
   return { account: row ? { personId: row.person_id, outfitId: row.outfit_id } : null, matches: Boolean(row) && matches };
 }
@@ -61,8 +62,7 @@ export async function openSession(
 
 /** Whether a device was signed in to an account before. */
 export async function deviceKnown(source: DataSource, email: string, device: string): Promise<boolean> {
-  const [row] = await source.query('select device_known($1, $2) as known', [email, digest(device)]);
-  return row.known;
+  return (await through(source, 'device_known', email, digest(device)))?.device_known === true;
 }
 
 /** A device's token where that person signed in on it before, else null: one that a stranger set is not taken on. */
@@ -73,11 +73,7 @@ export async function ownDevice(entities: EntityManager, personId: string, devic
 
 /** The person behind a token, with the session's number, or null when it is unknown, expired or long unused. */
 export async function whoHolds(source: DataSource, token: string, nowMs: number): Promise<Holder | null> {
-  const [row] = await source.query('select * from session_person($1, $2, make_interval(days => $3))', [
-    digest(token),
-    new Date(nowMs),
-    IDLE_DAYS,
-  ]);
+  const row = await through(source, 'session_person', digest(token), new Date(nowMs), `${IDLE_DAYS} days`);
   return row
     ? {
         sessionId: row.session_id,

@@ -5,6 +5,7 @@ import type { LinesOut } from '@bluffwind/core/turn/disturbances';
 import { type EntityManager, In } from 'typeorm';
 import { type DisturbanceRow, DisturbanceEntity } from '../db/entities/day';
 import { Problem } from '../errors';
+import { insertOnce } from './insertOnce';
 
 type Out = Extract<DeckEntry, { kind: 'lines-out' }>;
 type Again = Extract<DeckEntry, { kind: 'lines-in' }>;
@@ -12,19 +13,13 @@ type Again = Extract<DeckEntry, { kind: 'lines-in' }>;
 /** Ends what fishes at a stop. Sent again it ends nothing later. */
 export async function linesOut(entities: EntityManager, outfitId: string, entry: Out): Promise<void> {
   const at = new Date(entry.at);
-  const made: unknown[] = await entities.query(
-    `insert into disturbance (id, outfit_id, stop_id, what, from_at) values ($1, $2, $3, $4, $5) on conflict do nothing returning id`,
-    [entry.disturbanceId, outfitId, entry.stopId, entry.what, at],
+  const isNew = await insertOnce(
+    entities,
+    DisturbanceEntity,
+    { id: entry.disturbanceId, outfitId, stopId: entry.stopId, what: entry.what, fromAt: at },
+    (known) => known.stopId === entry.stopId && +known.fromAt === +at,
   );
-  if (made.length === 0) {
-    const known = await entities.findOneBy(DisturbanceEntity, { id: entry.disturbanceId });
-    if (known?.stopId !== entry.stopId || +known.fromAt !== +at)
-      throw new Problem(
-        'conflict',
-        'Another entry of the log has this key and says something else. Log it again: the phone makes a new key.',
-      );
-    return;
-  }
+  if (!isNew) return;
   await entities.query(
     `update "set" set ended_at = greatest($2, started_at) where stop_id = $1 and ended_at is null and started_at <= $2`,
     [entry.stopId, at],

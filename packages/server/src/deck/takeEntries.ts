@@ -7,7 +7,9 @@ import { CatchToldEntity } from '../db/entities/day';
 import { CatchEntity, type CatchRow } from '../db/entities/trip';
 import { Problem, problemOfDatabase } from '../errors';
 import { invalid } from '../http/context';
-import { applyEntry, otherKey, requireTime } from './applyEntry';
+import { applyEntry } from './applyEntry';
+import { otherKey } from './insertOnce';
+import { requireTime } from './requireTime';
 import type { DeckTrip } from './onTrip';
 import type { CatchContext, Named } from './deckTrip';
 

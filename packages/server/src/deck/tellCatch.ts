@@ -3,6 +3,7 @@ import type { DeckEntry, FishMore } from '@bluffwind/contract/deck';
 import type { EntityManager } from 'typeorm';
 import { Problem } from '../errors';
 import type { DeckTrip } from './onTrip';
+import type { Taken } from './takers';
 
 type Told = Extract<DeckEntry, { kind: 'tell-catch' }>;
 
@@ -16,10 +17,10 @@ const COLUMNS: Partial<Record<keyof FishMore, string>> = {
 };
 
 /** Keeps each thing told, then shows of each the latest, whichever phone said it and whenever it was sent. Throws Problem. */
-export async function tellCatch(entities: EntityManager, trip: DeckTrip, entry: Told, by: string): Promise<void> {
+export async function tellCatch({ entities, trip, outfitId, entry, at, by }: Taken<'tell-catch'>): Promise<void> {
   await requireTold(entities, trip, entry);
   const told = Object.fromEntries(Object.entries(entry.told).filter(([, v]) => v !== undefined));
-  await sayOf(entities, { entryId: entry.entryId, outfitId: trip.outfitId, catchId: entry.catchId, told, at: new Date(entry.at), by });
+  await sayOf(entities, { entryId: entry.entryId, outfitId, catchId: entry.catchId, told, at, by });
 }
 
 /** One word of a fish: what was told of it, when and by whom. */

@@ -1,4 +1,5 @@
 // Who asks by a key of a program: its maker, cut down to what the key is for.
+import { through } from '../db/doors';
 import type { KeyScope } from '@bluffwind/contract/keyScopes';
 import type { DataSource } from 'typeorm';
 import { digest } from '../auth/session';
@@ -31,9 +32,9 @@ export function keyIn(header: string | undefined): string | null {
  */
 export async function whoHasKey(source: DataSource, key: string, method: string, path: string, nowMs: number): Promise<Holder | null> {
   if (!key.startsWith(KEY_PREFIX)) return null;
-  const [row] = await source.query('select * from program_key_by($1, $2)', [digest(key), new Date(nowMs)]);
+  const row = await through(source, 'program_key_by', digest(key), new Date(nowMs));
   if (!row) return null;
-  const scopes: readonly KeyScope[] = row.scopes;
+  const scopes = row.scopes as readonly KeyScope[];
   const opened = [...OPEN_TO_ALL, ...scopes.flatMap((s) => OPENED[s])];
   if (!opened.some(([m, p]) => m === method && p.test(path))) throw new Problem('key_scope', `It may not ask ${method} ${path}.`);
   return {

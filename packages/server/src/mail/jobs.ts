@@ -1,4 +1,5 @@
 // The work of the mail: composed when it is sent, so that no key of a way in and nothing of a brief waits in a queue.
+import { through } from '../db/doors';
 import { randomBytes, randomUUID } from 'node:crypto';
 import { clockWords, METRIC, type Units } from '@bluffwind/core/units/measure';
 import { DAY, localTime, MINUTE } from '@bluffwind/core/units/time';
@@ -110,7 +111,7 @@ async function invitation(source: DataSource, mail: Mail, { outfitId, invitation
 
 /** An address that has no account gets nothing, and who asked is not told so. */
 async function newPassword(source: DataSource, mail: Mail, email: string, nowMs: number): Promise<Composed | null> {
-  const [account] = await source.query('select * from sign_in_person($1)', [email]);
+  const account = await through(source, 'sign_in_person', email);
   if (!account) return null;
   const { person_id: personId, outfit_id: outfitId } = account;
   return inOutfit(source, outfitId, async (entities): Promise<Composed | null> => {

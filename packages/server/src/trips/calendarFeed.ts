@@ -1,4 +1,5 @@
 // A person's trips for the calendar of his phone (RFC 5545), by a private address: no session, no spots, no notes.
+import { through } from '../db/doors';
 import { randomBytes } from 'node:crypto';
 import { calendarAddress, calendarMade } from '@bluffwind/contract/auth';
 import { DAY } from '@bluffwind/core/units/time';
@@ -25,9 +26,7 @@ export function calendarFeed({ source, clock }: Deps): Hono<Env> {
   const app = new Hono<Env>();
   app.get('/feeds/:file{[A-Za-z0-9_-]+\\.ics}', async (c) => {
     const token = c.req.param('file').slice(0, -'.ics'.length);
-    const [row]: { outfit_id: string; person_id: string; role: string }[] = await source.query('select * from calendar_by($1)', [
-      digest(token),
-    ]);
+    const row = await through(source, 'calendar_by', digest(token));
     if (!row) throw new Problem('not_found', 'No such calendar.');
     const text = await inOutfit(source, row.outfit_id, (entities) => feedOf(entities, row.outfit_id, row.person_id, row.role, clock.now()));
     return c.body(text, 200, { 'Content-Type': 'text/calendar; charset=utf-8', 'Content-Disposition': 'inline; filename="trips.ics"' });
