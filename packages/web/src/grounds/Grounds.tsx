@@ -1,9 +1,8 @@
 import type { SpotView } from '@bluffwind/contract/grounds';
 import { nearDuplicates } from '@bluffwind/core/ground/nearDuplicates';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { Chart } from '../chart/Chart';
 import { serverNow } from '../data/clock';
 import { failedOf } from '../data/failedOf';
 import { meQuery, outfitQuery } from '../data/queries';
@@ -16,15 +15,17 @@ import { clock, dayName } from '../ui/format';
 import { NoWater } from '../ui/NoWater';
 import { Fault, Header, Waiting } from '../ui/parts';
 import { Workplace } from '../ui/Workplace';
-import { ChartNotes } from './ChartNotes';
+import { GroundsChart } from './GroundsChart';
 import { GroundsDialogs, type Opened } from './GroundsDialogs';
 import { GroundsLists } from './GroundsLists';
 import { GroundsMenus } from './GroundsMenus';
 import { spotLanes } from './spotLanes';
 import { useAtCursor } from './useAtCursor';
+import { useBoatRuns } from './useBoatRuns';
 import { useChartActs } from './useChartActs';
+import { useChosenSpot } from './useChosenSpot';
 import { useDrafts } from './useDrafts';
-import { useFound, useGrounds, useGroundWorker, useRuns, useSurveyContours } from './useGrounds';
+import { useFound, useGrounds, useGroundWorker, useSurveyContours } from './useGrounds';
 import { usePicture } from './usePicture';
 
 const NO_SPOTS: readonly SpotView[] = [];
@@ -45,49 +46,23 @@ export default function Grounds() {
   const [pile, setPile] = useState<number | null>(null);
   const [fishDepthM, setFishDepthM] = useState(3);
   const [foundKey, setFoundKey] = useState<string | null>(null);
-  const [showSoundings, setShowSoundings] = useState(true);
   const asked = params.get('open');
   const [open, setOpen] = useState<Opened | null>(asked === 'spots' || asked === 'soundings' ? asked : null);
   const [shownPicture, setShownPicture] = useAddress('picture', null);
   const picture = usePicture(waterId, shownPicture);
   const [boatId, setBoatId] = useState<string | null>(null);
   const spots = g.spots.data ?? NO_SPOTS;
-  const selected = params.get('spot');
+  const [selected, select] = useChosenSpot();
   const chosen = spots.find((s) => s.id === selected) ?? null;
   const boats = outfit?.boats.filter((b) => b.craft === 'boat') ?? [];
   const boat = boats.find((b) => b.id === boatId) ?? (water?.kind === 'fresh' ? boats.at(-1) : boats[0]);
-  const select = useCallback(
-    (id: string | null) => {
-      const next = new URLSearchParams(window.location.search);
-      if (id) next.set('spot', id);
-      else next.delete('spot');
-      next.delete('tab');
-      setParams(next);
-    },
-    [setParams],
-  );
   const acts = useChartActs(waterId, select);
   const drafts = useDrafts(params.get('draw'), acts.drawShore);
 
   const { at, bed } = g;
   const { atMs, conditions, middle, meanWave, sun } = useAtCursor(g, spots);
-  const running = useMemo(
-    () => boat && { speedMps: boat.speedMps, draughtM: boat.draughtM, waveLimitM: boat.waveLimitM ?? 1, roughMps: boat.roughMps },
-    [boat],
-  );
-  const dock = useMemo(() => water && { lat: water.dockLat, lon: water.dockLon }, [water]);
-  const runs = useRuns(worker, {
-    key: `${waterId} ${g.chart.dataUpdatedAt} ${boat?.id} ${g.spots.dataUpdatedAt}`,
-    bed,
-    chart: g.chart.data,
-    boat: running,
-    tideM: middle?.tideHeightM ?? 0,
-    waveM: meanWave,
-    dock,
-    places: spots,
-  });
+  const runs = useBoatRuns(worker, g, { water, boat, spots, tideM: middle?.tideHeightM ?? 0, waveM: meanWave });
   const found = useFound(worker, bed, g.surveys, g.chart.data?.dismissed, spots, tab === 'found');
-  const chartSpots = useMemo(() => spots.map((s) => ({ ...s, faint: s.writtenOff !== null })), [spots]);
   const duplicates = useMemo(
     () => (chosen ? spots.filter((s) => s.id !== chosen.id && nearDuplicates([chosen], [s])[0] !== null) : []),
     [chosen, spots],
@@ -103,8 +78,7 @@ export default function Grounds() {
   const failed = failedOf(g.chart, g.spots, g.state);
   if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
   if (outfit && !water) return <NoWater screen="Grounds" />;
-  if (!water || !dock || !g.chart.data || !bed || !g.spots.data || !at || !g.state.data || !middle)
-    return <Waiting what="Opening the chart" />;
+  if (!water || !g.chart.data || !bed || !g.spots.data || !at || !g.state.data || !middle) return <Waiting what="Opening the chart" />;
   const chart = g.chart.data;
   const time = clock(atMs, zone);
   const lanes: LaneSpec[] = chosen
@@ -152,45 +126,16 @@ export default function Grounds() {
           />
         }
       >
-        <Chart
-          ground={{
-            bed,
-            marks: chart.marks,
-            features: chart.features,
-            surveys: contours,
-            soundings: showSoundings ? (g.soundings.data ?? null) : null,
-            dock,
-            picture,
-          }}
-          hour={{
-            tideM: middle.tideHeightM,
-            wind: middle.windMps !== null && middle.windFromDeg !== null ? { mps: middle.windMps, fromDeg: middle.windFromDeg } : null,
-            sun,
-            fishDepthM,
-            time,
-          }}
-          spots={chartSpots}
+        <GroundsChart
+          {...{ water, bed, chart, contours, picture, spots, chosen, selected, middle, sun, time, fishDepthM, pile, foundKey, drafts }}
+          soundings={g.soundings.data ?? null}
           found={tab === 'found' ? (found ?? []) : []}
-          chosen={{ spot: selected, pile, found: foundKey }}
-          reference={chosen ?? { name: 'the dock', ...dock }}
-          draw={drawing && { shape: drawing.shape, onDone: drafts.drawn }}
-          edit={moving && { shape: moving.shape, points: moving.points, onChange: drafts.moveTo }}
-          taps={{
-            onSelect: select,
-            onPile: (n) => {
-              setPile(n);
-              setTab('drawn');
-            },
-            onFound: setFoundKey,
+          onSelect={select}
+          onPile={(n) => {
+            setPile(n);
+            setTab('drawn');
           }}
-        />
-        <ChartNotes
-          soundings={g.soundings.data?.total ?? null}
-          showSoundings={showSoundings}
-          drawing={drawing}
-          moving={moving !== null}
-          onSoundings={setShowSoundings}
-          onMoved={drafts.moved}
+          onFound={setFoundKey}
         />
       </Workplace>
       <Ribbon from={g.from} to={g.to} now={serverNow()} zone={zone} state={g.state.data} lanes={lanes} />

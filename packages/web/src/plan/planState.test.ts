@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { afterDrag, EMPTY, move, pinsOf, type ShownLeg, type Working } from './planState';
+import { afterBan, afterDrag, afterPin, EMPTY, move, pinsOf, type ShownLeg, type Working } from './planState';
 
 const MIN = 60_000;
 const leg = (spotId: string, from: number, to: number, pinned = false): ShownLeg => ({
@@ -68,5 +68,30 @@ describe('pins', () => {
     expect(pinsOf(w)).toEqual([{ spotId: 'a', startMs: 0, departMs: 60 * MIN }]);
     expect(pinsOf({ ...w, order: ['b', 'a'] })).toEqual([{ spotId: 'b' }, { spotId: 'a' }]);
     expect(pinsOf(null)).toEqual([]);
+  });
+});
+
+describe('a ban and a pin', () => {
+  const shown = { ...plan('laid', [leg('a', 0, 60, true), leg('b', 70, 120)]), order: ['a', 'b'] };
+  it('lets a banned spot go: its pin and its place in an order by hand', () => {
+    const asked = afterBan(shown, 'a');
+    expect(asked.bans).toEqual(['a']);
+    expect(asked.legs.map((l) => l.pinned)).toEqual([false, false]);
+    expect(asked.order).toEqual(['b']);
+    expect(asked.by).toBe('banned');
+    expect(pinsOf({ legs: asked.legs, order: null })).toEqual([]);
+  });
+  it('allows it again when it is asked a second time, also before a plan is laid', () => {
+    const again = afterBan({ ...shown, ...afterBan(shown, 'a') }, 'a');
+    expect(again).toMatchObject({ bans: [], by: 'allowed again' });
+    expect(afterBan(null, 'a')).toEqual({ bans: ['a'], legs: [], order: null, by: 'banned' });
+  });
+  it('holds a leg of the plan without a new day, and asks for one where there is no leg', () => {
+    const held = afterPin(shown, 'b');
+    expect(held?.legs.map((l) => l.pinned)).toEqual([true, true]);
+    expect(held).toMatchObject({ order: null, saved: null, by: 'pinned' });
+    expect(afterPin(held, 'b')?.legs.map((l) => l.pinned)).toEqual([true, false]);
+    expect(afterPin(shown, 'c')).toBeNull();
+    expect(afterPin(null, 'a')).toBeNull();
   });
 });

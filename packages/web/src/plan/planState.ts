@@ -104,3 +104,25 @@ export function afterDrag(
   order.splice(place, 0, leg.spotId);
   return { kind: 'order', order };
 }
+
+/** What is asked after a spot is banned, or allowed again: its leg gives way, and so does its place in an order by hand. */
+export function afterBan(
+  shown: Pick<Working, 'bans' | 'legs' | 'order'> | null,
+  spotId: string,
+): Pick<Working, 'bans' | 'legs' | 'order' | 'by'> {
+  const was = shown?.bans ?? [];
+  const banned = was.includes(spotId);
+  return {
+    bans: banned ? was.filter((b) => b !== spotId) : [...was, spotId],
+    legs: (shown?.legs ?? []).map((l) => (l.spotId === spotId ? { ...l, pinned: false } : l)),
+    order: shown?.order?.filter((id) => id !== spotId) ?? null,
+    by: banned ? 'allowed again' : 'banned',
+  };
+}
+
+/** The plan with a spot's leg held or let go; null where it has no such leg, and the day must be laid to hold one. */
+export function afterPin(shown: Working | null, spotId: string): Working | null {
+  if (!shown?.legs.some((l) => l.spotId === spotId)) return null;
+  const legs = shown.legs.map((l) => (l.spotId === spotId ? { ...l, pinned: !l.pinned } : l));
+  return { ...shown, order: null, saved: null, legs, by: 'pinned' };
+}
