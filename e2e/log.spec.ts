@@ -7,7 +7,7 @@ test('the log is put in order, scrolled to its end, narrowed to columns that the
 }) => {
   await signIn(page, 'Tobias Wend');
   await page.goto('/log');
-  const table = page.getByRole('region', { name: 'Sets' });
+  const table = page.getByRole('region', { name: 'Entries' });
   const cells = table.locator('tbody tr[aria-rowindex]');
   await expect(cells.first()).toBeVisible();
   // Only what is in sight is drawn.
@@ -83,7 +83,7 @@ test('an entry opens with its fish: one is put right and keeps its history; what
     );
   const doubled = await hours();
   await page.goto(`/log?spotId=${own?.spot_id}&from=${own?.day}&to=${own?.day}`);
-  const cells = page.getByRole('region', { name: 'Sets' }).locator('tbody tr[aria-rowindex]');
+  const cells = page.getByRole('region', { name: 'Entries' }).locator('tbody tr[aria-rowindex]');
   await expect(cells.nth(1)).toBeVisible({ timeout: 60_000 });
   await page.goto(`/log?spotId=${own?.spot_id}&from=${own?.day}&to=${own?.day}&entry=${own?.id}`);
   const sheet = page.getByRole('dialog');

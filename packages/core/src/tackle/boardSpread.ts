@@ -4,6 +4,7 @@
 import { depthAt, type SeaBed, toLocal } from '../ground/seaBed';
 import { inRange, overNothing } from '../units/inRange';
 import { LINE_CD, SEA_WATER } from './matter';
+import { said } from '../units/measure';
 import { depthOfLine } from './depthOfLine';
 
 export type BoardSide = 'port' | 'starboard';
@@ -93,10 +94,11 @@ export function boardSpread(spread: Spread, bed: SeaBed): BoardUnder[] {
     if (dry > 0) warnings.push(`runs over land or dry ground at ${dry} of ${underM.length} points`);
     if (touching > 0)
       warnings.push(
-        `the bait is within ${CLEAR_M} m of the bottom or on it at ${touching} of ${underM.length} points; ${wayOn(depthM, known)}`,
+        `the bait is within ${said(CLEAR_M, 'depth', 1)} of the bottom or on it at ${touching} of ${underM.length} points; ${wayOn(depthM, known)}`,
       );
     if (known.length < underM.length) warnings.push(`${underM.length - known.length} of ${underM.length} points are not sounded`);
-    if (b.weightG > MOST_WEIGHT_G) warnings.push(`${b.weightG} g pulls the board under; ${MOST_WEIGHT_G} g is the most`);
+    if (b.weightG > MOST_WEIGHT_G)
+      warnings.push(`${said(b.weightG, 'lead', 0)} pulls the board under; ${said(MOST_WEIGHT_G, 'lead', 0)} is the most`);
     if (throughWaterMps < LEAST_WATER_MPS) warnings.push('too slow through the water for a board to hold out to the side');
     return {
       side: b.side,
@@ -131,7 +133,7 @@ export function throughWater(boatMps: number, headingDeg: number, currentMps: nu
 function wayOn(depthM: number, known: readonly number[]): string {
   const least = known.find((d) => d > 0) ?? 0;
   const shorter = Math.ceil((depthM + CLEAR_M - least) * 10 - 1e-6) / 10;
-  return least - CLEAR_M < SHORTEST_M ? 'too shallow for a bait there: steer farther out' : `shorten by ${shorter.toFixed(1)} m`;
+  return least - CLEAR_M < SHORTEST_M ? 'too shallow for a bait there: steer farther out' : `shorten by ${said(shorter, 'depth', 1)}`;
 }
 
 function reaches(boards: readonly Board[]): number[] {

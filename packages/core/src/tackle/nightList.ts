@@ -158,7 +158,8 @@ function loadItems(n: NightInputs, cards: readonly RigCard[]): NightItem[] {
     'A hook in a hand is cut, not pulled; deep hooks in a fish stay, the leader is cut.',
   );
   load('net', 'Net, wet mat or towel, measure', 'Fish are measured and go back wet and quick.');
-  if (n.keeps) load('ice', `Ice, ${Math.max(3, Math.ceil(n.guests * 1.5))} kg`, 'Fish that are kept are bled and iced at once.');
+  if (n.keeps)
+    load('ice', `Ice, ${said(Math.max(3, Math.ceil(n.guests * 1.5)), 'weight', 0)}`, 'Fish that are kept are bled and iced at once.');
   if (n.access !== '') load('access', n.access, 'As it is written for this way of going; local rules come first.');
   load(
     'jackets',
@@ -170,7 +171,7 @@ function loadItems(n: NightInputs, cards: readonly RigCard[]): NightItem[] {
   if (n.hotC !== null && n.hotC > 27)
     load(
       'water',
-      `Water, ${(WATER_L * (n.guests + 1) * 4).toFixed(0)} l, and shade`,
+      `Water, ${said(WATER_L * (n.guests + 1) * 4, 'fuel', 0)}, and shade`,
       `Up to ${said(n.hotC, 'temp', 0)}: half a litre and more an hour for each.`,
     );
   return out;

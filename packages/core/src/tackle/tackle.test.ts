@@ -339,8 +339,8 @@ describe('a spread of boards', () => {
       bed,
     );
     expect(out.map((b) => b.order)).toEqual([3, 2, 1]);
-    expect(out[0]?.warnings[0]).toContain('within 0.3 m of the bottom or on it at 20 of 20 points; shorten by 2.5 m');
-    expect(out[1]?.warnings).toContain('20 g pulls the board under; 14 g is the most');
+    expect(out[0]?.warnings[0]).toContain('within {depth 0.3} of the bottom or on it at 20 of 20 points; shorten by {depth 2.5}');
+    expect(out[1]?.warnings).toContain('{lead 20} pulls the board under; {lead 14} is the most');
     expect(out[2]?.warnings).toContain('20 of 20 points are not sounded');
     const ashore = boardSpread({ ...spread, tideM: -7, boards: [{ side: 'port', leaderM: 1, outM: 0, weightG: 0, reachM: 60 }] }, bed);
     expect(ashore[0]?.warnings[0]).toContain('runs over land or dry ground');

@@ -31,6 +31,7 @@ import { sinkSpeed } from '@bluffwind/core/tackle/sinkSpeed';
 import { spares } from '@bluffwind/core/tackle/spares';
 import { zoneShare } from '@bluffwind/core/tackle/zoneShare';
 import { overNothing } from '@bluffwind/core/units/inRange';
+import { inUnits, METRIC } from '@bluffwind/core/units/measure';
 import type { z } from 'zod';
 import { calculation } from './calculation';
 
@@ -50,7 +51,8 @@ function countdown({ casts, at: [lon, lat], ...bomb }: z.infer<typeof labCountdo
 
 function spread({ bed, ...rest }: z.infer<typeof labSpread>) {
   const depthM = bed.depthM.map((d) => d ?? Number.NaN);
-  return { boards: boardSpread(rest, { ...bed, depthM, openBeyond: false }).map(({ underM: _, ...board }) => board) };
+  const boards = boardSpread(rest, { ...bed, depthM, openBeyond: false });
+  return { boards: boards.map(({ underM: _, warnings, ...board }) => ({ ...board, warnings: warnings.map((w) => inUnits(w, METRIC)) })) };
 }
 
 function fish({ lengthMm, girthMm, weightG, standardWeight }: z.infer<typeof labFish>) {

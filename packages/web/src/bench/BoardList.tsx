@@ -1,7 +1,7 @@
 import type { Board, BoardUnder } from '@bluffwind/core/tackle/boardSpread';
-import { amount } from '../data/units';
-import { FIELD } from '../ui/form/fields';
+import { amount, myUnit, words } from '../data/units';
 import { Button } from '../ui/parts';
+import { FigureCell } from './FigureCell';
 
 /** Boards that a boat can tow at once. */
 export const MOST_BOARDS = 8;
@@ -37,23 +37,26 @@ export function BoardList({ boards, under, onChange }: BoardListProps) {
               <div className="mt-1 flex gap-1.5">
                 {(
                   [
-                    ['leaderM', 'Leader, m'],
-                    ['outM', 'Let out, m'],
-                    ['weightG', 'Weight, g'],
-                    ['reachM', 'Aside, m'],
+                    ['leaderM', 'Leader', 'depth'],
+                    ['outM', 'Let out', 'depth'],
+                    ['weightG', 'Weight', 'lead'],
+                    ['reachM', 'Aside', 'near'],
                   ] as const
-                ).map(([k, label]) => (
-                  <label key={k} className="min-w-0 flex-1 text-[0.8rem] text-ink-2">
-                    {label}
-                    <input
-                      aria-label={`${label} of board ${i + 1}`}
-                      inputMode="decimal"
-                      defaultValue={b[k]}
-                      onChange={(e) => change(i, { [k]: Number(e.target.value.replace(',', '.')) || 0 })}
-                      className={`${FIELD} num w-full text-right text-ink`}
-                    />
-                  </label>
-                ))}
+                ).map(([k, name, measure]) => {
+                  const label = `${name}, ${myUnit(measure)}`;
+                  return (
+                    // biome-ignore lint/a11y/noLabelWithoutControl: the figure is inside it
+                    <label key={k} className="min-w-0 flex-1 text-[0.8rem] text-ink-2">
+                      {label}
+                      <FigureCell
+                        label={`${label} of board ${i + 1}`}
+                        value={b[k] ?? 0}
+                        measure={measure}
+                        onChange={(v) => change(i, { [k]: v })}
+                      />
+                    </label>
+                  );
+                })}
               </div>
               {u && (
                 <p className="text-[0.87rem] text-ink-2">
@@ -64,7 +67,7 @@ export function BoardList({ boards, under, onChange }: BoardListProps) {
               )}
               {u?.warnings.map((w) => (
                 <p key={w} className="text-[0.87rem] text-rust">
-                  {w}
+                  {words(w)}
                 </p>
               ))}
             </li>

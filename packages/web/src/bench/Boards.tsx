@@ -2,11 +2,11 @@ import { type Board, type BoardUnder, boardSpread } from '@bluffwind/core/tackle
 import { toLocal, toPosition } from '@bluffwind/core/ground/seaBed';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { bedOfChart } from '../chart/bedOfChart';
 import { failedOf } from '../data/failedOf';
 import { chartQuery, outfitQuery, spotsQuery } from '../data/queries';
-import { amount, words } from '../data/units';
+import { amount, inMine, myUnit, words } from '../data/units';
 import { useAddress } from '../data/useAddress';
 import { Choice } from '../ui/Choice';
 import { CurveChart } from '../ui/CurveChart';
@@ -15,6 +15,7 @@ import { BoardList, MOST_BOARDS } from './BoardList';
 import type { SumField } from './sum';
 import { SumFields } from './SumFields';
 import { SumFrame } from './SumFrame';
+import { SumWithoutWater } from './SumWithoutWater';
 import { useNumbers } from './useNumbers';
 
 const FIELDS: readonly SumField[] = [
@@ -61,18 +62,7 @@ export default function Boards() {
   };
   const failed = failedOf(outfit, chart, spots);
   if (failed) return <Fault error={failed} />;
-  if (outfit.data && !water)
-    return (
-      <SumFrame {...frame} picture={null}>
-        <p>
-          There is no water yet.{' '}
-          <Link to="/crew?tab=waters" className="underline underline-offset-2">
-            Add one
-          </Link>
-          .
-        </p>
-      </SumFrame>
-    );
+  if (outfit.data && !water) return <SumWithoutWater name={frame.name} what={frame.what} />;
   if (!outfit.data || !water || !bed || !spots.data) return <Waiting what="Reading the bed" />;
   const start = spots.data.find((s) => s.id === from) ?? spots.data[0];
   const keep = (next: readonly Board[]) => {
@@ -111,11 +101,13 @@ export default function Boards() {
             <FromAbove boards={boards} under={under} />
             <CurveChart
               said="Depth of the water under each board along the course, at chart datum. Each bait’s own depth stands beside its board."
-              xTitle="Along the course, m"
-              yTitle="Depth, m"
+              xTitle={`Along the course, ${myUnit('near')}`}
+              yTitle={`Depth, ${myUnit('depth')}`}
               lines={under.slice(0, 3).map((b, i) => ({
                 name: `board ${i + 1}`,
-                points: b.underM.flatMap((d, k) => (d === null ? [] : [[Math.round((lengthM * k) / (POINTS - 1)), d] as const])),
+                points: b.underM.flatMap((d, k) =>
+                  d === null ? [] : [[Math.round(inMine((lengthM * k) / (POINTS - 1), 'near')), inMine(d, 'depth')] as const],
+                ),
               }))}
               showX={(x) => x.toFixed(0)}
               showY={(y) => y.toFixed(1)}

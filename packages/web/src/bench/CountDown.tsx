@@ -1,7 +1,6 @@
-import { countDown, type CountedCast } from '@bluffwind/core/tackle/countDown';
-import { inRange } from '@bluffwind/core/units/inRange';
+import type { CountedCast } from '@bluffwind/core/tackle/countDown';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { post } from '../data/api';
 import { serverNow } from '../data/clock';
 import { failedOf } from '../data/failedOf';
@@ -14,26 +13,19 @@ import { Choice } from '../ui/Choice';
 import { FIELD } from '../ui/form/fields';
 import { Button, Fault, Waiting } from '../ui/parts';
 import { placeTyped, placeWords } from '../ui/placeTyped';
+import { CastTable } from './CastTable';
+import { castsRead, castsWritten, plotOf, soundingsOf } from './countedCasts';
 import { PlotView } from './PlotView';
-import type { Plot, SumField } from './sum';
+import type { SumField } from './sum';
 import { SumFields } from './SumFields';
 import { SumFrame } from './SumFrame';
+import { SumWithoutWater } from './SumWithoutWater';
 import { useNumbers } from './useNumbers';
 
 const FIELDS: readonly SumField[] = [
   { name: 'bombMps', label: 'The bomb sinks', measure: 'current', least: 0.3, most: 4, step: 0.05, usual: 2.2 },
 ];
 const USUAL = '20~40~2.1;45~40~3.4;70~45~4.2;95~40~3.0';
-const MOST_CASTS = 200;
-
-const read = (text: string): CountedCast[] =>
-  text
-    .split(';')
-    .slice(0, MOST_CASTS)
-    .map((row) => {
-      const [bearingDeg = 0, distanceM = 0, seconds = 0] = row.split('~').map((v) => Number(v) || 0);
-      return { bearingDeg, distanceM, seconds };
-    });
 
 /** Casts with a bare bomb, counted to the bottom: soundings that go to the chart as a survey. */
 export default function CountDown() {
@@ -56,26 +48,17 @@ export default function CountDown() {
   if (!outfit) return <Waiting what="Opening the waters" />;
   if (!water)
     return (
-      <SumFrame
+      <SumWithoutWater
         name="Casts counted down"
         what="A bomb on an open spool, counted to the bottom, sounds the water."
-        rules={[]}
-        picture={null}
-      >
-        <p>
-          There is no water yet.{' '}
-          <Link to="/crew?tab=waters" className="underline underline-offset-2">
-            Add one
-          </Link>{' '}
-          and its chart takes the soundings.
-        </p>
-      </SumFrame>
+        gives="and its chart takes the soundings"
+      />
     );
-  const casts = read(params.get('casts') ?? USUAL);
+  const casts = castsRead(params.get('casts') ?? USUAL);
   const place = placeTyped(typed) ?? { lat: water.dockLat, lon: water.dockLon };
   const keep = (next: readonly CountedCast[]) => {
     const to = new URLSearchParams(window.location.search);
-    to.set('casts', next.map((c) => `${c.bearingDeg}~${c.distanceM}~${c.seconds}`).join(';'));
+    to.set('casts', castsWritten(next));
     setParams(to, { replace: true });
   };
   const found = soundingsOf(values.bombMps ?? 2.2, place, casts);
@@ -86,6 +69,7 @@ export default function CountDown() {
         ? 'Where you stand: write 47.61, -35.20 or 47 36.6 N 35 12.0 W.'
         : null;
   const list = typeof found === 'string' ? [] : found;
+  const depthsM = list.map((s) => s.depthM);
   const change = (i: number, more: Partial<CountedCast>) => keep(casts.map((c, k) => (k === i ? { ...c, ...more } : c)));
   const mayStore = me !== undefined && me.role !== 'mate' && wrong === null && list.length >= 3;
   return (
@@ -100,18 +84,11 @@ export default function CountDown() {
               {words(wrong)}
             </p>
           ) : (
-            <PlotView
-              plot={plotOf(
-                casts,
-                list.map((s) => s.depthM),
-              )}
-              label={`${casts.length} casts with their depths`}
-              onDrag={() => undefined}
-            />
+            <PlotView plot={plotOf(casts, depthsM)} label={`${casts.length} casts with their depths`} onDrag={() => undefined} />
           )}
           <p className="px-[18px] py-2" data-says>
             {list.length > 0
-              ? `${amount(Math.min(...list.map((s) => s.depthM)), 'depth', 1)} to ${amount(Math.max(...list.map((s) => s.depthM)), 'depth', 1)} now. The height of the tide is taken off when they go to the chart.`
+              ? `${amount(Math.min(...depthsM), 'depth', 1)} to ${amount(Math.max(...depthsM), 'depth', 1)} now. The height of the tide is taken off when they go to the chart.`
               : 'Count a few casts.'}
           </p>
         </>
@@ -123,45 +100,7 @@ export default function CountDown() {
         <input value={typed} placeholder={placeWords(place)} onChange={(e) => setPlace(e.target.value)} className={FIELD} />
       </label>
       <SumFields fields={FIELDS} values={values} onChange={set} />
-      <table className="mt-1 w-full">
-        <thead>
-          <tr className="text-left text-[0.85rem] text-ink-2">
-            <th scope="col" className="font-normal">
-              Bearing, °
-            </th>
-            <th scope="col" className="font-normal">
-              Out, m
-            </th>
-            <th scope="col" className="font-normal">
-              Count, s
-            </th>
-            <th scope="col" className="text-right font-normal">
-              Depth
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {casts.map((c, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: casts have no other name, and none is moved
-            <tr key={i}>
-              {(['bearingDeg', 'distanceM', 'seconds'] as const).map((k) => (
-                <td key={k} className="pr-1">
-                  <input
-                    aria-label={`${{ bearingDeg: 'Bearing', distanceM: 'Distance', seconds: 'Seconds' }[k]} of cast ${i + 1}`}
-                    inputMode="decimal"
-                    defaultValue={c[k]}
-                    onChange={(e) => change(i, { [k]: Number(e.target.value.replace(',', '.')) || 0 })}
-                    className={`${FIELD} num w-full text-right`}
-                  />
-                </td>
-              ))}
-              <td className="num text-right" data-sounding>
-                {list[i] ? amount(list[i].depthM, 'depth', 1) : ''}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <CastTable casts={casts} depthsM={depthsM} onChange={change} />
       <p className="mt-2 flex flex-wrap gap-2">
         <Button onClick={() => keep([...casts, { ...(casts.at(-1) ?? { bearingDeg: 0, distanceM: 40 }), seconds: 3 }])}>
           Another cast
@@ -175,7 +114,7 @@ export default function CountDown() {
               storing.save({
                 lat: list.map((s) => s.lat),
                 lon: list.map((s) => s.lon),
-                soundedM: list.map((s) => Math.round(s.depthM * 100) / 100),
+                soundedM: depthsM.map((d) => Math.round(d * 100) / 100),
                 atMs: list.map(() => Math.round(serverNow())),
               })
             }
@@ -188,42 +127,4 @@ export default function CountDown() {
       {storing.error !== null && <Fault error={storing.error} />}
     </SumFrame>
   );
-}
-
-function soundingsOf(bombMps: number, place: { lat: number; lon: number }, casts: readonly CountedCast[]) {
-  try {
-    casts.forEach((c, i) => {
-      inRange(`cast ${i + 1}: distance`, c.distanceM, 1, 300, 'm');
-      inRange(`cast ${i + 1}: count`, c.seconds, 0.2, 120, 's');
-    });
-    return countDown({ bombMps }, place, casts);
-  } catch (e) {
-    if (e instanceof RangeError) return e.message;
-    throw e;
-  }
-}
-
-function plotOf(casts: readonly CountedCast[], depths: readonly number[]): Plot {
-  const far = Math.max(10, ...casts.map((c) => c.distanceM)) * 1.25;
-  const at = (c: CountedCast): readonly [number, number] => [
-    far + c.distanceM * Math.sin((c.bearingDeg * Math.PI) / 180),
-    far - c.distanceM * Math.cos((c.bearingDeg * Math.PI) / 180),
-  ];
-  return {
-    kind: 'top',
-    widthM: far * 2,
-    heightM: far * 2,
-    paths: casts.map((c) => ({ points: [[far, far] as const, at(c)], look: 'dashed' as const })),
-    marks: [
-      { x: far, y: far, text: 'you', look: 'boat', side: 'below' },
-      ...casts.map((c, i) => ({
-        x: at(c)[0],
-        y: at(c)[1],
-        text: depths[i] === undefined ? '' : amount(depths[i], 'depth', 1),
-        look: 'weight' as const,
-        side: 'right' as const,
-      })),
-    ],
-    handles: [],
-  };
 }

@@ -2,6 +2,7 @@ import type { OutfitView } from '@bluffwind/contract/outfit';
 import { type ChangeEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { post } from '../data/api';
+import { amount } from '../data/units';
 import { useSave } from '../data/useSave';
 import { Choice } from '../ui/Choice';
 import { Button, Fault } from '../ui/parts';
@@ -16,7 +17,8 @@ interface Chart {
   readonly acrossM: number;
 }
 
-const WIDTHS = [1000, 3000, 6000, 12_000, 30_000, 60_000].map((m) => ({ value: String(m), name: `${m / 1000} km across` }));
+/** Metres from side to side. */
+const WIDTHS = [1000, 3000, 6000, 12_000, 30_000, 60_000];
 
 /** The shore of a water: out of a file, drawn on the chart, or none. */
 export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][number] | null; onClose: () => void }) {
@@ -102,7 +104,12 @@ export function ShoreDialog({ water, onClose }: { water: OutfitView['waters'][nu
         <div className="border-t border-line pt-3">
           <p className="font-semibold">By hand, or not at all</p>
           <div className="mt-1 flex flex-wrap items-end gap-2">
-            <Choice label="Open water" value={across} options={WIDTHS} onPick={setAcross} />
+            <Choice
+              label="Open water"
+              value={across}
+              options={WIDTHS.map((m) => ({ value: String(m), name: `${amount(m, 'way', 0)} across` }))}
+              onPick={setAcross}
+            />
             <Button disabled={saving.busy} onClick={() => saving.save({ chart: { shore: null, acrossM: Number(across) }, draw: true })}>
               Draw on it
             </Button>

@@ -1,3 +1,4 @@
+import { armWords } from '../data/armWords';
 import type { DeckPack, DeckStop } from '@bluffwind/contract/deck';
 import type { SpotConditions } from '@bluffwind/core/conditions/spotConditions';
 import type { RestAsked } from '@bluffwind/core/plan/restOfDay';
@@ -75,7 +76,7 @@ export function OnTheWay({ trip, next, stop, c, now, askAtOnce = false }: OnTheW
           Lay the rest anew
         </button>
         <button type="button" className={`${BIG} col-span-2 border-ink font-normal`} onClick={() => setTrial(true)}>
-          {state.trial ? `Trial: ${state.trial.arms.join(' against ')}` : 'Compare leaders, hooks or lures'}
+          {state.trial ? `Trial: ${state.trial.arms.map(armWords).join(' against ')}` : 'Compare leaders, hooks or lures'}
         </button>
         <button
           type="button"

@@ -1,3 +1,4 @@
+import { armWords } from '../data/armWords';
 import type { DeckTrip } from './useDeckTrip';
 
 /** What the rods fish, and since when; the one that is chosen is the one that a fish takes. */
@@ -14,7 +15,7 @@ export function RodKeys({ trip, now }: { trip: DeckTrip; now: number }) {
         >
           <span className="block text-[0.93rem] leading-tight font-semibold">{trip.presentationName(s.presentationId).split(',')[0]}</span>
           <span className="text-[0.8rem]">
-            {s.trial ? `${s.trial.arm} on ` : ''}
+            {s.trial ? `${armWords(s.trial.arm)} on ` : ''}
             {s.rods} {s.rods === 1 ? 'rod' : 'rods'}, {Math.max(0, Math.floor((now - Date.parse(s.startedAt)) / 60_000))} min
           </span>
         </button>

@@ -1,5 +1,6 @@
 import { faultOfArms, MOST_ARMS, TRIED, type Tried } from '@bluffwind/contract/trialKinds';
 import { useState } from 'react';
+import { armTyped, leaderKept } from '../data/armWords';
 import { myUnit } from '../data/units';
 import { Segments } from '../ui/Segments';
 import { BIG } from './deckParts';
@@ -7,25 +8,16 @@ import { DeckSheet } from './DeckSheet';
 import type { DeckTrip } from './useDeckTrip';
 
 const NAMES: Record<Tried, string> = { leader: 'Leaders', hook: 'Hooks', lure: 'Lures' };
-const KG_PER_LB = 0.45359237;
-
-/** A leader's strength is kept in kilograms, so that rig cards learn from it whatever unit it was typed in. */
-function leaderOf(text: string): string {
-  const n = Number(text.replace(',', '.').trim());
-  if (text.trim() === '' || !Number.isFinite(n) || n <= 0) return text.trim();
-  const kg = myUnit('weight') === 'lb' ? n * KG_PER_LB : n;
-  return `${Number(kg.toFixed(1))} kg`;
-}
 
 /** What is compared on this trip: the rods of a bait are divided among it whenever lines go in. */
 export default function TrialSheet({ trip, onClose }: { trip: DeckTrip; onClose: () => void }) {
   const running = trip.state.trial;
   const [what, setWhat] = useState<Tried>(running?.what ?? 'leader');
-  const [arms, setArms] = useState<readonly string[]>(running ? running.arms.map((a) => a.replace(/ kg$/, '')) : ['', '']);
+  const [arms, setArms] = useState<readonly string[]>(running ? running.arms.map(armTyped) : ['', '']);
   const [fault, setFault] = useState('');
   const { rods } = trip.pack.trip;
   const begin = () => {
-    const named = arms.filter((a) => a.trim() !== '').map((a) => (what === 'leader' ? leaderOf(a) : a.trim()));
+    const named = arms.filter((a) => a.trim() !== '').map((a) => (what === 'leader' ? leaderKept(a) : a.trim()));
     const wrong = faultOfArms(named);
     if (wrong !== '') return setFault(`${wrong.replace(/^./, (c) => c.toUpperCase())}.`);
     if (rods < named.length) return setFault(`${named.length} of them want as many rods; this trip fishes ${rods}.`);

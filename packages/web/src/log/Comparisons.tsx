@@ -8,6 +8,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { failedOf } from '../data/failedOf';
 import { Fault, Waiting } from '../ui/parts';
+import { armWords } from '../data/armWords';
 import { comparisonsQuery } from './queries';
 
 const NAMES: Record<Tried, string> = { leader: 'Leaders', hook: 'Hooks', lure: 'Lures' };
@@ -80,7 +81,7 @@ function Line({ name, of }: { name: string; of: LooksAndTakes }) {
 }
 
 function Trial({ trial }: { trial: TrialView }) {
-  const outcome = useMemo(() => trialOutcome(trial.arms), [trial]);
+  const outcome = useMemo(() => trialOutcome(trial.arms.map((a) => ({ ...a, arm: armWords(a.arm) }))), [trial]);
   return (
     <article className="mt-2 mb-4 max-w-[720px]" data-trial={trial.bait}>
       <h2 className="font-bold">
@@ -105,7 +106,7 @@ function Trial({ trial }: { trial: TrialView }) {
           {trial.arms.map((a, i) => (
             <tr key={a.arm} className="border-b border-line">
               <th scope="row" className="py-1 font-semibold">
-                {a.arm}
+                {armWords(a.arm)}
               </th>
               <td className="num py-1 text-right">{a.rodHours.toFixed(1)}</td>
               <td className="num py-1 text-right">{a.bites}</td>

@@ -1,11 +1,13 @@
 import type { LogRow } from '@bluffwind/contract/log';
 import type { LogOrder } from '@bluffwind/contract/logOrders';
-import { flexRender, getCoreRowModel, useReactTable } from '@tanstack/react-table';
+import { getCoreRowModel, useReactTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useMemo, useRef } from 'react';
+import { type ReactNode, type RefObject, useMemo, useRef } from 'react';
 import { usePocket } from '../ui/usePocket';
-import { columnsOf, largestOf, LOOKS, stageOf, warmthOf, whenOf, windOf } from './columns';
+import { columnsOf } from './columns';
+import { EntryRow } from './EntryRow';
+import { OrderHead } from './OrderHead';
+import { PocketRows } from './PocketRows';
 import { useLogRows } from './useLogRows';
 import { usePrinting } from './usePrinting';
 
@@ -60,27 +62,15 @@ export function LogTable(p: LogTableProps) {
   const tall = printing ? undefined : rows.getTotalSize();
   if (pocket && !printing)
     return (
-      <div ref={frame} className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Sets">
-        <ul style={{ height: tall }} className="relative">
-          {inSight.map(({ index, start, row: r }) => {
-            return (
-              <li
-                key={r?.setId ?? index}
-                style={{ transform: `translateY(${start}px)`, height: POCKET_ROW_PX }}
-                className="absolute inset-x-0 top-0 grid grid-cols-[1fr_auto] content-center gap-x-3 overflow-hidden border-b border-line px-3"
-              >
-                {r ? <PocketRow row={r} zone={p.zone} onOpen={p.onOpen} /> : <span className="text-ink-2">Reading …</span>}
-              </li>
-            );
-          })}
-        </ul>
-      </div>
+      <Frame of={frame}>
+        <PocketRows rows={inSight} px={POCKET_ROW_PX} tall={tall ?? 0} zone={p.zone} onOpen={p.onOpen} />
+      </Frame>
     );
   const wide = visible.length + (p.chosen ? 1 : 0);
   const above = inSight[0]?.start ?? 0;
   const below = printing ? 0 : Math.max(0, (tall ?? 0) - above - inSight.length * ROW_PX);
   return (
-    <div ref={frame} className="min-h-0 flex-1 overflow-auto print:overflow-visible" tabIndex={0} role="region" aria-label="Sets">
+    <Frame of={frame}>
       <table aria-rowcount={p.count + 1} className="w-full min-w-[1112px] table-fixed text-[0.9rem]">
         <thead className="sticky top-0 z-10 bg-chalk text-left text-ink-2 shadow-[inset_0_-1px_0_var(--color-ink)]">
           <tr>
@@ -89,92 +79,38 @@ export function LogTable(p: LogTableProps) {
                 <span className="sr-only">To be put right</span>
               </th>
             )}
-            {visible.map((c) => {
-              const id = c.id as LogOrder;
-              const by = p.order === id;
-              return (
-                <th
-                  key={id}
-                  scope="col"
-                  aria-sort={by ? (p.up ? 'ascending' : 'descending') : 'none'}
-                  style={{ width: LOOKS[id].width }}
-                  className={`font-normal ${LOOKS[id].right ? 'text-right' : ''}`}
-                >
-                  <button
-                    type="button"
-                    onClick={() => p.onOrder(id)}
-                    className={`inline-flex min-h-8 cursor-pointer items-center gap-1 px-2 ${by ? 'font-bold text-ink' : ''}`}
-                  >
-                    {String(c.columnDef.header)}
-                    {by && (p.up ? <ArrowUp size={13} aria-hidden="true" /> : <ArrowDown size={13} aria-hidden="true" />)}
-                  </button>
-                </th>
-              );
-            })}
+            {visible.map((c) => (
+              <OrderHead key={c.id} column={c} order={p.order} up={p.up} onOrder={p.onOrder} />
+            ))}
           </tr>
         </thead>
         <tbody>
           {above > 0 && !printing && <Gap px={above} wide={wide} />}
-          {inSight.map(({ index, row: r }) => {
-            const cells = r && rowsById[r.setId]?.getVisibleCells();
-            return (
-              <tr
-                key={r?.setId ?? index}
-                aria-rowindex={index + 2}
-                style={{ height: ROW_PX }}
-                className={`border-b border-line ${r && p.chosen?.has(r.setId) ? 'bg-kelp-pale' : ''}`}
-              >
-                {p.chosen && (
-                  <td className="no-print pl-2.5">
-                    {r && (
-                      <label className="flex h-6 w-6 items-center justify-center">
-                        <span className="sr-only">
-                          Choose {r.spot}, {whenOf(r, p.zone)}
-                        </span>
-                        <input
-                          type="checkbox"
-                          className="block h-4 w-4 accent-kelp"
-                          checked={p.chosen.has(r.setId)}
-                          onChange={(e) => p.onChoose(r.setId, e.target.checked)}
-                        />
-                      </label>
-                    )}
-                  </td>
-                )}
-                {!cells && (
-                  <td colSpan={visible.length} className="px-2 text-ink-2">
-                    Reading …
-                  </td>
-                )}
-                {cells?.map(({ column, id, getContext }) => {
-                  const look = LOOKS[column.id as LogOrder];
-                  return (
-                    <td
-                      key={id}
-                      title={look.cut ? String(getContext().getValue()) : undefined}
-                      className={`truncate px-2 ${look.right ? 'text-right' : ''} ${look.figure ? 'num' : ''}`}
-                    >
-                      {column.id === 'spot' && r ? (
-                        <button
-                          type="button"
-                          className="min-h-6 max-w-full cursor-pointer truncate text-left underline decoration-line underline-offset-4"
-                          data-opens={r.setId}
-                          onClick={() => p.onOpen(r.setId)}
-                        >
-                          {r.spot}
-                        </button>
-                      ) : (
-                        flexRender(column.columnDef.cell, getContext())
-                      )}
-                    </td>
-                  );
-                })}
-              </tr>
-            );
-          })}
+          {inSight.map(({ index, row }) => (
+            <EntryRow
+              key={row?.setId ?? index}
+              index={index}
+              row={row}
+              cells={row && rowsById[row.setId]?.getVisibleCells()}
+              wide={visible.length}
+              px={ROW_PX}
+              zone={p.zone}
+              chosen={p.chosen}
+              onChoose={p.onChoose}
+              onOpen={p.onOpen}
+            />
+          ))}
           {below > 0 && <Gap px={below} wide={wide} />}
         </tbody>
       </table>
+    </Frame>
+  );
+}
+
+function Frame({ of, children }: { of: RefObject<HTMLDivElement | null>; children: ReactNode }) {
+  return (
+    <div ref={of} className="min-h-0 flex-1 overflow-auto print:overflow-visible" tabIndex={0} role="region" aria-label="Entries">
+      {children}
     </div>
   );
 }
@@ -185,36 +121,5 @@ function Gap({ px, wide }: { px: number; wide: number }) {
     <tr aria-hidden="true" style={{ height: px }}>
       <td colSpan={wide} />
     </tr>
-  );
-}
-
-function PocketRow({ row: r, zone, onOpen }: { row: LogRow; zone: string; onOpen: (setId: string) => void }) {
-  return (
-    <>
-      <span className="min-w-0 truncate">
-        <button
-          type="button"
-          className="min-h-8 cursor-pointer font-bold underline decoration-line underline-offset-4"
-          data-opens={r.setId}
-          onClick={() => onOpen(r.setId)}
-        >
-          {r.spot}
-        </button>{' '}
-        <span className="text-ink-2">{r.presentation}</span>
-      </span>
-      <span className={`num text-right ${r.fish > 0 ? 'font-bold' : 'text-ink-2'}`}>{r.fish} fish</span>
-      <span className="line-clamp-2 text-[0.87rem] text-ink-2">
-        {[whenOf(r, zone), r.boat, stageOf(r), windOf(r), warmthOf(r)].filter(Boolean).join(' · ')}
-      </span>
-      <span className="num text-right text-[0.87rem] text-ink-2">
-        {r.rodHours.toFixed(1)} rod-h
-        {largestOf(r) && (
-          <>
-            <br />
-            {largestOf(r)}
-          </>
-        )}
-      </span>
-    </>
   );
 }

@@ -6,6 +6,7 @@ import { AgainstLast } from './AgainstLast';
 import { Legs } from './Legs';
 import type { DragWorth } from './useDragWorth';
 import type { PlanDoing } from './usePlan';
+import { presentationName } from './presentationName';
 import { spotName } from './spotName';
 
 interface LegsLaneProps {
@@ -26,7 +27,7 @@ interface LegsLaneProps {
 export function LegsLane({ lane, desk: d, plan, worth, naive, bigLures, selected, onSelect, onDrag, onDrop }: LegsLaneProps) {
   const { shown } = plan;
   const nameOf = (spotId: string) => spotName(d, spotId);
-  const baitOf = (presentationId: string) => d.presentations.find((p) => p.id === presentationId)?.name ?? '';
+  const baitOf = (id: string) => presentationName(d, id);
   return (
     <g>
       <rect x={lane.x(d.startsAt)} width={lane.x(d.endsAt) - lane.x(d.startsAt)} y={0} height={lane.height} fill="var(--paper)" />

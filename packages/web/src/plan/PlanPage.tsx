@@ -7,6 +7,7 @@ import { RiskLines } from '../risk/RiskLines';
 import { clock, dayName, fish, GOALS } from '../ui/format';
 import type { ChangesSoFar } from '../workers/plan.worker';
 import type { Working } from './planState';
+import { presentationName } from './presentationName';
 import { spotName } from './spotName';
 import type { Told } from './useFindings';
 import { words } from '../data/units';
@@ -24,7 +25,7 @@ interface PageProps {
 /** The plan on one sheet of paper; on the screen it is not there. */
 export function PlanPage({ desk, trip, plan, told, fit, naive, changes }: PageProps) {
   const spot = (id: string) => spotName(desk, id);
-  const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
+  const bait = (id: string) => presentationName(desk, id);
   return (
     <article className="hidden p-2 print:block" data-plan-page>
       <p>

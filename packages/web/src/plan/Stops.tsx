@@ -3,6 +3,7 @@ import { dayLines, stopLines } from '@bluffwind/core/plan/legRisk';
 import { words } from '../data/units';
 import { RiskLines } from '../risk/RiskLines';
 import { clock, fish } from '../ui/format';
+import { presentationName } from './presentationName';
 import { spotName } from './spotName';
 import type { Told } from './useFindings';
 import type { Working } from './planState';
@@ -19,7 +20,7 @@ interface StopsProps {
 /** The plan's stops in order, each with its baits, what speaks against it and the way there, and what has to be checked. */
 export function Stops({ desk, shown, told, selected, onSelect }: StopsProps) {
   if (!shown || shown.legs.length === 0) return <p className="py-3 text-ink-2">No stops yet. S lays the day.</p>;
-  const bait = (id: string) => desk.presentations.find((p) => p.id === id)?.name ?? '';
+  const bait = (id: string) => presentationName(desk, id);
   const risk = told?.risk ?? null;
   const day = risk ? dayLines(risk, desk.zone) : [];
   return (
