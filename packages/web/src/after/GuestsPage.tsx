@@ -6,11 +6,11 @@ import { post } from '../data/api';
 import { failedOf } from '../data/failedOf';
 import { useSave } from '../data/useSave';
 import { useTyped } from '../data/useTyped';
-import { useAsk } from '../ui/Ask';
 import { FIELD } from '../ui/form/fields';
 import { clock, dayName } from '../ui/format';
 import { Button, Fault, Waiting } from '../ui/parts';
-import { photoQuery, photosQuery, reportQuery } from './queries';
+import { PhotoPicks } from './PhotoPicks';
+import { reportQuery } from './queries';
 
 const SPANS = [
   [14, 'two weeks'],
@@ -36,7 +36,6 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
   const write = (more: Partial<typeof written>) => setWritten({ ...written, ...more });
   const [days, setDays] = useState<number>(60);
   const [address, setAddress] = useState<string | null>(null);
-  const photos = useQuery(photosQuery(tripId));
   const sending = useSave<NewReport, { path: string }>({
     send: (body) => post(`/trips/${tripId}/report`, body),
     touches: [['report', tripId]],
@@ -48,16 +47,6 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
     touches: [['report', tripId]],
     told: 'The address opens nothing more.',
     onStored: () => setAddress(null),
-  });
-  const [ask, question] = useAsk();
-  const removing = useSave<string>({
-    send: (photoId) => post(`/photos/${photoId}/remove`),
-    touches: [
-      ['photos', tripId],
-      ['report', tripId],
-    ],
-    told: 'The photo is gone.',
-    onStored: (_, photoId) => write({ picked: picked.filter((x) => x !== photoId) }),
   });
   const { sent } = draft;
   return (
@@ -93,44 +82,7 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
           onChange={(e) => write({ learned: e.target.value })}
         />
       </label>
-      <fieldset className="mt-2">
-        <legend>Photos</legend>
-        {photos.data?.photos.length === 0 && <p className="text-ink-2">None was taken. On deck, tap a fish in the list and take one.</p>}
-        {photos.isError && <Fault error={photos.error} retry={() => photos.refetch()} />}
-        <ul className="grid grid-cols-3 gap-2 lg:grid-cols-4">
-          {photos.data?.photos.map((p, i) => (
-            <li key={p.id}>
-              <label className="block cursor-pointer">
-                <Photo id={p.id} name={`Photo ${i + 1}, ${clock(p.at, zone)}`} />
-                <span className="flex min-h-8 items-center gap-1.5 text-[0.87rem]">
-                  <input
-                    type="checkbox"
-                    className="h-6 w-6 accent-kelp"
-                    checked={picked.includes(p.id)}
-                    onChange={() => write({ picked: picked.includes(p.id) ? picked.filter((x) => x !== p.id) : [...picked, p.id] })}
-                  />
-                  {clock(p.at, zone)}
-                </span>
-              </label>
-              <button
-                type="button"
-                className="min-h-7 cursor-pointer text-[0.87rem] underline underline-offset-2 max-md:min-h-11"
-                aria-label={`Take away photo ${i + 1}`}
-                onClick={() =>
-                  ask({
-                    title: `Take photo ${i + 1} away?`,
-                    text: 'It leaves the log and the guests’ page, and does not come back.',
-                    yes: 'Take it away',
-                    act: () => removing.save(p.id),
-                  })
-                }
-              >
-                Take away
-              </button>
-            </li>
-          ))}
-        </ul>
-      </fieldset>
+      <PhotoPicks tripId={tripId} zone={zone} picked={picked} onPick={(next) => write({ picked: next })} />
       <fieldset className="mt-2 flex flex-wrap items-center gap-x-4">
         <legend className="float-left mr-3">Opens for</legend>
         {SPANS.map(([n, word]) => (
@@ -141,8 +93,6 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
       </fieldset>
       {sending.error !== null && sending.fault('text') === undefined && <Fault error={sending.error} />}
       {ending.error !== null && <Fault error={ending.error} />}
-      {removing.error !== null && <Fault error={removing.error} />}
-      {question}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button
           strong
@@ -175,14 +125,5 @@ function Writing({ tripId, draft, zone }: { tripId: string; draft: ReportDraft; 
         </p>
       )}
     </>
-  );
-}
-
-function Photo({ id, name }: { id: string; name: string }) {
-  const { data } = useQuery(photoQuery(id));
-  return data ? (
-    <img src={`data:image/jpeg;base64,${data.data}`} alt={name} className="aspect-square w-full rounded object-cover" />
-  ) : (
-    <span className="block aspect-square w-full rounded bg-sand" />
   );
 }

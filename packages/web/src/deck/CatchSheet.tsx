@@ -1,16 +1,16 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
 import type { LengthKind } from '@bluffwind/core/rules/ruleKinds';
-import { holdsIn, type Rule, toRecheck, verdict } from '@bluffwind/core/rules/verdict';
-import { localDate } from '@bluffwind/core/units/time';
 import { useState } from 'react';
 import { serverNow } from '../data/clock';
 import { dateName } from '../ui/format';
+import { BIG } from './deckParts';
 import { DeckSheet } from './DeckSheet';
-import { LengthDial } from './LengthDial';
+import { FishLength } from './FishLength';
 import { lengthKeys } from './lengthKeys';
+import { rulesFor } from './rulesFor';
+import { WhoseFish } from './WhoseFish';
 import { amount, myUnit, words } from '../data/units';
 
-const BIG = 'min-h-[56px] rounded border px-2 text-[1.05rem] font-semibold cursor-pointer';
 const KINDS: readonly LengthKind[] = ['total', 'fork', 'standard'];
 const KIND_WORDS: Record<LengthKind, string> = {
   total: 'total length',
@@ -57,34 +57,22 @@ export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onD
   const [lengthKind, setKind] = useState<LengthKind>(before?.lengthKind ?? species.lengthKind);
   const [clientId, setClient] = useState<string | null>(before ? before.clientId : turnOf);
   const [askedOnce, setAsked] = useState(false);
-  const inches = myUnit('fish') === 'in';
-  const unitMm = inches ? 25.4 : 10;
-  const [step, stepMm, unitWord] = inches ? ['½', 12.7, 'inch'] : ['1', 10, 'centimetre'];
   const choose = (mm: number | null) => {
     setLength(mm);
     setMeasured(true);
     setAsked(false);
   };
-  const date = localDate(serverNow(), pack.zone);
-  const zone = pack.ruleZone === '' ? null : pack.ruleZone;
-  const own = pack.rules.filter((r) => r.speciesId === species.id && holdsIn(r, zone));
-  const rules: Rule[] = own.map((r) => ({ ...r.body, id: r.id, species: r.speciesId, zone: r.zone, checkedOn: r.checkedOn }));
-  const said = verdict({
-    rules,
-    zone,
-    date,
-    fish: { species: species.id, lengthMm, lengthKind },
-    keptToday: keptBy(clientId),
-    keptByBoat,
-    keptBefore: (pack.keptBefore ?? []).filter((k) => k.clientId === clientId && k.speciesId === species.id),
-  });
+  const { rules, said, oldest, stale } = rulesFor(
+    pack,
+    species.id,
+    { lengthMm, lengthKind, clientId, keptToday: keptBy(clientId), keptByBoat },
+    serverNow(),
+  );
   const mustGo = measured && said.decision === 'must release';
   const noRule = said.decision === 'no rule on file';
   const kinds = species.lengthKind === 'disc' ? (['disc', 'total'] as const) : KINDS;
-  const oldest = own.map((r) => r.checkedOn).sort()[0];
-  const stale = rules.some((r) => toRecheck(r, date));
   const look = mustGo || noRule || !measured ? (mustGo || noRule ? 'border-rust bg-rust-pale' : 'border-line') : 'border-kelp bg-kelp-pale';
-  const keys = lengthKeys(species, rules, unitMm);
+  const keys = lengthKeys(species, rules, myUnit('fish') === 'in' ? 25.4 : 10);
   const keep = () => {
     // Without a rule on file it is asked once more.
     if (noRule && !askedOnce) setAsked(true);
@@ -93,23 +81,15 @@ export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onD
   return (
     <>
       {pack.trip.guests.length > 1 && (
-        <div className="mt-2 flex flex-wrap gap-2" role="group" aria-label="Whose fish">
-          {pack.trip.guests.map((g) => (
-            <button
-              key={g.id}
-              type="button"
-              aria-pressed={g.id === clientId}
-              onClick={() => {
-                setClient(g.id);
-                setAsked(false);
-              }}
-              className={`min-h-[56px] cursor-pointer rounded border px-3 ${g.id === clientId ? 'border-ink bg-ink text-chalk' : 'border-ink'}`}
-            >
-              {g.name.split(' ')[0]}
-              {keptBy(g.id) > 0 ? <span className="num"> {keptBy(g.id)} kept</span> : ''}
-            </button>
-          ))}
-        </div>
+        <WhoseFish
+          guests={pack.trip.guests}
+          chosen={clientId}
+          keptBy={keptBy}
+          onChoose={(id) => {
+            setClient(id);
+            setAsked(false);
+          }}
+        />
       )}
       <div className="mt-2 mb-1 flex items-center justify-between gap-2">
         <span>
@@ -127,52 +107,7 @@ export function TheFish({ pack, species, keptBy, keptByBoat, turnOf, before, onD
           measured otherwise
         </button>
       </div>
-      <div className="grid grid-cols-4 gap-2">
-        {keys.map((k) => (
-          <button
-            key={k}
-            type="button"
-            aria-pressed={lengthMm === Math.round(k * unitMm)}
-            onClick={() => choose(Math.round(k * unitMm))}
-            className={`${BIG} num ${lengthMm === Math.round(k * unitMm) ? 'border-ink bg-ink text-chalk' : 'border-ink bg-paper'}`}
-          >
-            {k}
-          </button>
-        ))}
-      </div>
-      <LengthDial
-        keys={keys}
-        value={lengthMm === null ? null : Math.round(lengthMm / unitMm)}
-        onTurn={(v) => choose(Math.round(v * unitMm))}
-      />
-      <div className="mt-2 grid grid-cols-[1fr_1fr_2fr] gap-2">
-        <button
-          type="button"
-          disabled={lengthMm === null}
-          onClick={() => choose(Math.max(50, Math.round((lengthMm ?? 0) - stepMm)))}
-          className={`${BIG} border-ink disabled:opacity-40`}
-          aria-label={`−${step} ${unitWord}`}
-        >
-          −{step}
-        </button>
-        <button
-          type="button"
-          disabled={lengthMm === null}
-          onClick={() => choose(Math.round((lengthMm ?? 0) + stepMm))}
-          className={`${BIG} border-ink disabled:opacity-40`}
-          aria-label={`+${step} ${unitWord}`}
-        >
-          +{step}
-        </button>
-        <button
-          type="button"
-          aria-pressed={measured && lengthMm === null}
-          onClick={() => choose(null)}
-          className={`${BIG} ${measured && lengthMm === null ? 'border-ink bg-ink text-chalk' : 'border-dashed border-ink'}`}
-        >
-          not measured
-        </button>
-      </div>
+      <FishLength keys={keys} lengthMm={lengthMm} measured={measured} onChoose={choose} />
       <p role="status" className={`mt-3 border-l-4 px-3 py-2 ${look}`} data-decision={measured ? said.decision : 'rules'}>
         <b>{!measured ? 'Rules' : mustGo ? 'Must release' : noRule ? 'No rule on file' : 'May keep'}</b>
         {measured && lengthMm !== null ? <span className="num"> {amount(lengthMm, 'fish', 1).replace('.0', '')}</span> : ''}

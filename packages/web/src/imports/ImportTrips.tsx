@@ -137,21 +137,21 @@ export function ImportTrips({ outfit, zone, onClose }: ImportTripsProps) {
             title="Places"
             names={past.names.spot}
             options={spots.data ?? []}
-            means={past.means('spot')}
+            means={past.means.spot}
             onPick={past.pick('spot')}
           />
           <NameMatches
             title="Baits"
             names={past.names.bait}
             options={outfit.presentations}
-            means={past.means('bait')}
+            means={past.means.bait}
             onPick={past.pick('bait')}
           />
           <NameMatches
             title="Species"
             names={past.names.species}
             options={outfit.species}
-            means={past.means('species')}
+            means={past.means.species}
             onPick={past.pick('species')}
           />
           {made && (
