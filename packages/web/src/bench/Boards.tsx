@@ -27,6 +27,8 @@ const FIELDS: readonly SumField[] = [
 ];
 const USUAL = 'port~1.2~1.8~0~30;port~1.2~0.6~0~15;starboard~1.2~1.8~0~15;starboard~1.2~3~0~30';
 const POINTS = 60;
+/** Boards whose water is drawn: more lines are not told apart. */
+const LINES = 3;
 
 const read = (text: string): Board[] =>
   text
@@ -100,10 +102,10 @@ export default function Boards() {
           <div className="px-[18px] pb-3">
             <FromAbove boards={boards} under={under} />
             <CurveChart
-              said="Depth of the water under each board along the course, at chart datum. Each bait’s own depth stands beside its board."
+              said={`Depth of the water under ${under.length > LINES ? 'the first three boards' : 'each board'} along the course, at chart datum. Each bait’s own depth stands beside its board.`}
               xTitle={`Along the course, ${myUnit('near')}`}
               yTitle={`Depth, ${myUnit('depth')}`}
-              lines={under.slice(0, 3).map((b, i) => ({
+              lines={under.slice(0, LINES).map((b, i) => ({
                 name: `board ${i + 1}`,
                 points: b.underM.flatMap((d, k) =>
                   d === null ? [] : [[Math.round(inMine((lengthM * k) / (POINTS - 1), 'near')), inMine(d, 'depth')] as const],

@@ -8,6 +8,8 @@ const MOST_CASTS = 200;
 /** Farther than any cast, m; longer than any count, s. */
 const FARTHEST_M = 300;
 const LONGEST_S = 120;
+/** How much wider than its farthest cast the picture is: the depth beside that has room on a phone too. */
+const ROOM = 1.5;
 
 /** Reads casts as they were written down, "bearing~distance~seconds" each. */
 export const castsRead = (text: string): CountedCast[] =>
@@ -39,7 +41,7 @@ export function soundingsOf(bombMps: number, place: { lat: number; lon: number }
 
 /** The casts from above, round whoever stands there. */
 export function plotOf(casts: readonly CountedCast[], depths: readonly number[]): Plot {
-  const far = Math.max(10, ...casts.map((c) => c.distanceM)) * 1.25;
+  const far = Math.max(10, ...casts.map((c) => c.distanceM)) * ROOM;
   const at = (c: CountedCast): readonly [number, number] => [
     far + c.distanceM * Math.sin((c.bearingDeg * Math.PI) / 180),
     far - c.distanceM * Math.cos((c.bearingDeg * Math.PI) / 180),

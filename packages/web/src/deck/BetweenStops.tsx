@@ -16,12 +16,13 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
   const [choosing, setChoosing] = useState(false);
   const [ending, setEnding] = useState(false);
   const next = pack.legs.find((l) => !visited.has(l.spotId));
+  const planned = pack.legs.length > 0;
   const spot = next ? spotOf(next.spotId) : undefined;
   const water = useMemo(() => waterStateOf(pack.water), [pack.water]);
   const at = useMemo(() => conditionsOver(water, Date.parse(pack.trip.startsAt), Date.parse(pack.trip.endsAt) + HOUR), [water, pack.trip]);
   return (
     <Frame title={`${landed.length} fish so far`} right={clock(now, pack.zone)}>
-      <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : 'No stop left'}</h1>
+      <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : planned ? 'No stop left' : 'No plan for this trip'}</h1>
       {next && (
         <p className="text-ink-2">
           {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)}, about{' '}
@@ -42,7 +43,7 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
           )}
           <div className="grid grid-cols-2 gap-2">
             <button type="button" className={`${BIG} border-ink`} onClick={() => setChoosing(true)}>
-              Another spot
+              {planned ? 'Another spot' : 'Choose a spot'}
             </button>
             <button type="button" className={`${BIG} border-ink`} onClick={() => setEnding(true)}>
               End the trip
