@@ -22,7 +22,9 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
   const at = useMemo(() => conditionsOver(water, Date.parse(pack.trip.startsAt), Date.parse(pack.trip.endsAt) + HOUR), [water, pack.trip]);
   return (
     <Frame title={`${landed.length} fish so far`} right={clock(now, pack.zone)}>
-      <h1 className="text-[1.4rem] font-bold">{next ? `Next: ${spotOf(next.spotId)?.name}` : planned ? 'No stop left' : 'No plan for this trip'}</h1>
+      <h1 className="text-[1.4rem] font-bold">
+        {next ? `Next: ${spotOf(next.spotId)?.name}` : planned ? 'No stop left' : 'No plan for this trip'}
+      </h1>
       {next && (
         <p className="text-ink-2">
           {clock(next.startAt, pack.zone)} to {clock(next.departAt, pack.zone)}, {presentationName(next.presentationId)}, about{' '}
