@@ -36,29 +36,31 @@ export async function rows<T>(sql: string, values: unknown[] = []): Promise<T[]>
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** What axe-core finds on the page as it stands: WCAG 2 A and AA, and what is usual practice unless it is minor. */
-async function axeFaults(page: Page): Promise<string[]> {
+async function axeFaults(page: Page, only: 'all' | 'colours'): Promise<string[]> {
   // By the debugger, so that the page's content security policy need not allow it.
   await page.evaluate(AXE);
-  return page.evaluate(async () => {
+  return page.evaluate(async (what) => {
     const { axe } = window as unknown as {
       axe: { run(root: Document, options: object): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> };
     };
     const result = await axe.run(document, {
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+      runOnly: what === 'colours' ? ['color-contrast'] : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
       // A screen that is on its way has its heading when it comes.
       rules: { 'page-has-heading-one': { enabled: false } },
     });
     const told = result.violations.filter((v) => v.impact !== 'minor');
     return told.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
-  });
+  }, only);
 }
 
 /**
  * Fails on an accessibility fault that stays. A message that is fading in or a screen that is just being
  * put up is looked at again: half faded letters have no contrast of their own, and a page that goes on meanwhile cannot be looked at.
+ *
+ * @param only - Of a screen that was looked at as a whole in another theme its colours alone are new.
  */
-export async function expectAccessible(page: Page): Promise<void> {
-  const faults = () => axeFaults(page).catch((problem: Error) => [problem.message]);
+export async function expectAccessible(page: Page, only: 'all' | 'colours' = 'all'): Promise<void> {
+  const faults = () => axeFaults(page, only).catch((problem: Error) => [problem.message]);
   // A large screen takes some seconds to go through where other work is under way.
   await expect.poll(faults, { timeout: 45_000, intervals: [0, 300, 700, 1500, 3000] }).toEqual([]);
 }

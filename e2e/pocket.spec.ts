@@ -1,4 +1,6 @@
 // The same screens on a phone: nothing runs out of the page, every place is in reach of a thumb, and a day is planned there.
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { afterStory, choose, expectAccessible, findSignal, loseSignal, signIn } from './helpers';
 
@@ -52,11 +54,25 @@ async function routes(page: Page): Promise<string[]> {
     '/log',
     '/log?show=rates',
     '/log?show=sizes',
+    '/log?show=trials',
     '/gear',
     '/bench',
     '/calendar',
+    '/settings',
+    '/sign-in',
+    '/begin',
+    '/come-in',
+    '/r/no-such-report',
     ...['people', 'boats', 'waters', 'clients', 'species', 'rules', 'more'].map((tab) => `/crew?tab=${tab}`),
   ];
+}
+
+/** The paths that the application knows, as its screens say them; a page that is not there is none of them. */
+function pathsOfScreens(): string[] {
+  const web = path.join(import.meta.dirname, '..', 'packages', 'web', 'src');
+  const files = readdirSync(web, { recursive: true, encoding: 'utf8' }).filter((f) => /[fF]eature\.tsx$|^app.main\.tsx$/.test(f));
+  const said = files.map((f) => readFileSync(path.join(web, f), 'utf8')).join('\n');
+  return [...said.matchAll(/\bpath: '(\/[^']*)'/g)].flatMap(([, p]) => p ?? []);
 }
 
 /** Until a screen shows what it is about. */
@@ -68,7 +84,11 @@ async function shown(page: Page): Promise<void> {
 test('no screen runs over the edge at any width, and axe finds nothing on a phone', async ({ page }) => {
   test.setTimeout(480_000);
   await signIn(page, 'Runa');
-  for (const to of await routes(page)) {
+  const all = await routes(page);
+  const isOf = (known: string) => new RegExp(`^${known.replace(/:[^/]+/g, '[^/]+')}$`);
+  const left = pathsOfScreens().filter((known) => !all.some((to) => isOf(known).test(to.split('?')[0] ?? '')));
+  expect(left, 'screens that nobody looks at here').toEqual([]);
+  for (const to of all) {
     await page.setViewportSize(PHONE);
     await page.goto(to);
     await shown(page);
