@@ -3,13 +3,13 @@ import { endingWords } from '@bluffwind/core/departure/gearEnding';
 import { darkWithin } from '@bluffwind/core/sky/darkWithin';
 import { HOUR, localDate, MINUTE } from '@bluffwind/core/units/time';
 import { useState } from 'react';
-import { clock } from '../ui/format';
+import { BackBy } from './BackBy';
 import { leavingTicks } from './leavingTicks';
+import { SignedList } from './SignedList';
 import type { DeckTrip } from './useDeckTrip';
 
 const ROW = 'flex min-h-[56px] w-full cursor-pointer items-center gap-3 border-t border-line py-1 text-left';
 const FIELD = 'min-h-[56px] w-full rounded border border-ink-3 bg-paper px-3';
-const STEP = 'min-h-[56px] cursor-pointer rounded border border-ink px-4';
 /** Somebody ashore begins to worry so long after the trip should be over. */
 const GRACE_MS = HOUR;
 
@@ -35,22 +35,7 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
   const [again, setAgain] = useState(false);
   const signed = state.departure;
   const what = (key: string) => list.find((i) => i.key === key)?.what ?? key.replace(/^(own|ended) /, '');
-  if (signed && !again)
-    return (
-      <section className="mt-4 border-l-4 border-kelp bg-kelp-pale px-3 py-2" data-signed aria-label="The list before leaving">
-        <p className="font-semibold">
-          Signed by {signed.signedBy} at {clock(signed.at, pack.zone)}
-        </p>
-        <p className="text-[0.93rem]">
-          Back by {clock(signed.dueAt, pack.zone)}
-          {signed.ashore === '' ? '' : `; ${signed.ashore} ashore knows`}.
-          {signed.left.length > 0 ? ` Left open: ${signed.left.map(what).join('; ')}.` : ''}
-        </p>
-        <button type="button" className="min-h-[56px] cursor-pointer underline underline-offset-4" onClick={() => setAgain(true)}>
-          Go through it again
-        </button>
-      </section>
-    );
+  if (signed && !again) return <SignedList signed={signed} zone={pack.zone} what={what} onAgain={() => setAgain(true)} />;
   const toggle = (key: string) => {
     const next = done.includes(key) ? done.filter((k) => k !== key) : [...done, key];
     setDone(next);
@@ -78,42 +63,10 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
         ))}
       </ul>
       {pack.aboard && pack.aboard.gear.length > 0 && (
-        <details className="border-t border-line py-2" data-aboard>
-          <summary className="min-h-[56px] cursor-pointer underline underline-offset-4">What lies aboard</summary>
-          <ul className="list-disc pl-6 text-[0.93rem]">
-            {pack.aboard.gear.map((g) => (
-              <li key={g.what}>{endingWords(g, localDate(from, pack.zone))}</li>
-            ))}
-          </ul>
-        </details>
+        <Folded name="What lies aboard" data="aboard" lines={pack.aboard.gear.map((g) => endingWords(g, localDate(from, pack.zone)))} />
       )}
-      <details className="border-t border-line py-2" data-talk>
-        <summary className="min-h-[56px] cursor-pointer underline underline-offset-4">The client talk</summary>
-        <ul className="list-disc pl-6 text-[0.93rem]">
-          {clientTalk(leaving).map((l) => (
-            <li key={l}>{l}</li>
-          ))}
-        </ul>
-      </details>
-      <div className="flex items-center justify-between gap-2 border-t border-line py-2">
-        <span>
-          Back by <b className="num">{clock(dueMs, pack.zone)}</b>
-          <span className="block text-[0.83rem] text-ink-2">later than that, the crew’s screens sound the alarm</span>
-        </span>
-        <span className="flex gap-2">
-          <button
-            type="button"
-            className={STEP}
-            aria-label="−15 minutes"
-            onClick={() => setDue((d) => Math.max(from + MINUTE, d - 15 * MINUTE))}
-          >
-            −15
-          </button>
-          <button type="button" className={STEP} aria-label="+15 minutes" onClick={() => setDue((d) => d + 15 * MINUTE)}>
-            +15
-          </button>
-        </span>
-      </div>
+      <Folded name="The client talk" data="talk" lines={clientTalk(leaving)} />
+      <BackBy dueMs={dueMs} zone={pack.zone} onChange={(ms) => setDue(Math.max(from + MINUTE, ms))} />
       <label className="mt-1 block">
         <span className="text-[0.93rem]">Who ashore knows</span>
         <input className={FIELD} value={ashore} maxLength={200} onChange={(e) => setAshore(e.target.value)} />
@@ -145,5 +98,19 @@ export function Leaving({ trip }: { trip: DeckTrip }) {
         Usual practice. Local rules, the licensed captain’s judgement and the makers’ instructions come first.
       </p>
     </section>
+  );
+}
+
+/** Lines that are unfolded where they are wanted. */
+function Folded({ name, data, lines }: { name: string; data: string; lines: readonly string[] }) {
+  return (
+    <details className="border-t border-line py-2" {...{ [`data-${data}`]: '' }}>
+      <summary className="min-h-[56px] cursor-pointer underline underline-offset-4">{name}</summary>
+      <ul className="list-disc pl-6 text-[0.93rem]">
+        {lines.map((l) => (
+          <li key={l}>{l}</li>
+        ))}
+      </ul>
+    </details>
   );
 }
