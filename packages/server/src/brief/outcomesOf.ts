@@ -2,8 +2,8 @@ import type { StopOutcome } from '@bluffwind/core/brief/composeBrief';
 import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
 import { worldOf } from '@bluffwind/core/plan/rankTrip';
-import type { EntityManager } from 'typeorm';
-import type { TripRow } from '../db/entities/trip';
+import { type EntityManager, IsNull } from 'typeorm';
+import { StopEntity, type TripRow } from '../db/entities/trip';
 import { inputsOf, loadDesk } from '../plan/desk';
 
 /** What each stop of a trip was expected to give by what was known before that day, and what it gave. */
@@ -17,9 +17,8 @@ export async function outcomesOf(
 ): Promise<StopOutcome[]> {
   const desk = await loadDesk(entities, trip, nowMs, 'owner', { evidenceBeforeMs: until });
   const inputs = inputsOf(desk);
-  const ids = new Set<string>(
-    (await entities.query(`select id from stop where trip_id = $1 and deleted_at is null`, [trip.id])).map((r: { id: string }) => r.id),
-  );
+  const stops = await entities.find(StopEntity, { select: { id: true }, where: { tripId: trip.id, deletedAt: IsNull() } });
+  const ids = new Set(stops.map((s) => s.id));
   const mine = inputs.sets.filter((s) => s.stopId !== undefined && ids.has(s.stopId));
   const earlier = inputs.sets.filter((s) => s.at < dayStart);
   const model = fitCatchRate(worldOf(inputs), earlier);

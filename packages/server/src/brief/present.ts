@@ -5,7 +5,7 @@ import { composeBrief } from '@bluffwind/core/brief/composeBrief';
 import { addDays } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
 import { DebriefEntity } from '../db/entities/day';
-import { SpotEntity } from '../db/entities/grounds';
+import { PresentationEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, PersonEntity } from '../db/entities/outfit';
 import { RigTickEntity } from '../db/entities/rigs';
 import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
@@ -91,8 +91,7 @@ export async function presentBrief(
       people: [view.captain, ...view.mates].map((p) => ({ name: p.name, readAt: readAt(p.id) })),
     });
   }
-  const presentations: { id: string; name: string }[] = await entities.query('select id, name from presentation');
-  for (const p of presentations) names[p.id] = p.name;
+  for (const p of await entities.find(PresentationEntity, { select: { id: true, name: true } })) names[p.id] = p.name;
   return {
     date,
     debriefDate: addDays(date, -1),

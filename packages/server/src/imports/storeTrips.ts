@@ -1,11 +1,12 @@
 // Trips of past years: a done trip a day with its stops, baits and fish, as if they had been logged on deck.
 import type { ImportTrips } from '@bluffwind/contract/imports';
 import { MINUTE } from '@bluffwind/core/units/time';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, Not } from 'typeorm';
 import { v7 } from 'uuid';
 import { bulkInsert } from '../db/bulk';
 import { PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
 import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { TripEntity } from '../db/entities/trip';
 import type { WaterRow } from '../db/entities/water';
 import { Problem } from '../errors';
 import { found } from '../http/context';
@@ -51,15 +52,19 @@ export async function storeTrips(
   );
   const measuredBy = new Map(kinds.map((k) => [k.id, (k as { lengthKind?: string }).lengthKind ?? 'total']));
   const spans = body.trips.map((t, i) => spanOf(t.stops, i, nowMs));
-  const busy: { from: Date; to: Date }[] = await entities.query(
-    `select starts_at as from, ends_at as to from trip where status <> 'cancelled' and (boat_id = $1 or captain_id = $2)`,
-    [boat.id, captain.id],
-  );
+  const status = Not('cancelled' as const);
+  const busy = await entities.find(TripEntity, {
+    select: { id: true, startsAt: true, endsAt: true },
+    where: [
+      { status, boatId: boat.id },
+      { status, captainId: captain.id },
+    ],
+  });
   const free = body.trips
     .map((t, i) => ({ ...t, id: v7(), span: spans[i] ?? [0, 0] }))
     .filter(({ span: [from, to] }, i, all) => {
       const other = all.slice(0, i).some((o) => o.span[0] < to && from < o.span[1]);
-      return !other && !busy.some((b) => b.from.getTime() < to && from < b.to.getTime());
+      return !other && !busy.some((b) => b.startsAt.getTime() < to && from < b.endsAt.getTime());
     });
   await insert(entities, who.outfitId, water.id, body, free, measuredBy);
   return { stored: free.length, known: body.trips.length - free.length };

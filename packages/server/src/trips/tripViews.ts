@@ -1,10 +1,10 @@
 import { wordsFor } from '@bluffwind/contract/tripWords';
 import type { TripView } from '@bluffwind/contract/trips';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, LessThanOrEqual } from 'typeorm';
 import { SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
 import { PartyEntity, PlanEntity, TripMateEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
-import { WaterEntity } from '../db/entities/water';
+import { ForecastEntity, WaterEntity } from '../db/entities/water';
 import type { Who } from '../http/who';
 import { partyOfTrip } from './riskOfTrip';
 
@@ -75,6 +75,11 @@ export async function tripViews(
 
 /** When the newest forecast that is out was made, or null. */
 export async function newestRun(entities: EntityManager, nowMs: number): Promise<string | null> {
-  const [row] = await entities.query('select max(run_at) as at from forecast where run_at <= $1', [new Date(nowMs)]);
-  return row?.at?.toISOString() ?? null;
+  const [newest] = await entities.find(ForecastEntity, {
+    select: { id: true, runAt: true },
+    where: { runAt: LessThanOrEqual(new Date(nowMs)) },
+    order: { runAt: 'DESC' },
+    take: 1,
+  });
+  return newest?.runAt.toISOString() ?? null;
 }
