@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { UNIT_CHOICES, type Units } from '@bluffwind/core/units/measure';
+import { ownUnits } from './ownUnits';
 import { id, instant } from './ids';
 
 /** `code` from an authenticator or from paper, for who has asked to be asked for one. */
@@ -19,25 +19,10 @@ export const firstCode = z.object({ code: z.string().trim().min(6, 'six figures'
 /** Codes to write down, told once. */
 export const recoveryCodes = z.object({ codes: z.array(z.string()) });
 
-const choice = <K extends keyof Units>(of: K) => z.enum(UNIT_CHOICES[of] as unknown as [Units[K], ...Units[K][]]);
-
 /** What a person sets for himself. */
 export const ownSettings = z
   .object({
-    units: z
-      .object({
-        depth: choice('depth'),
-        speed: choice('speed'),
-        temp: choice('temp'),
-        length: choice('length'),
-        mass: choice('mass'),
-        distance: choice('distance'),
-        volume: choice('volume'),
-        pressure: choice('pressure'),
-        clock: choice('clock'),
-        dates: choice('dates'),
-      })
-      .strict(),
+    units: ownUnits,
     /** Single keys do something; some read the screen with keys of their own. */
     keys: z.boolean(),
     /** What is written to him by mail, where a mail server is set up. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { date, id, instant } from './ids';
+import { ownUnits } from './ownUnits';
 
 /** Longest logo that is kept, bytes. */
 export const LOGO_BYTES = 200_000;
@@ -58,6 +59,8 @@ export const reportBody = z.object({
   photos: z.array(id),
   /** As the outfit wanted it when the page was sent; pages of before have none. */
   look: lookView.optional(),
+  /** What its captain reads in, and so do his guests; pages of before are metric. */
+  units: ownUnits.optional(),
 });
 export type ReportBody = z.infer<typeof reportBody>;
 

@@ -3,23 +3,26 @@ import type { ReportBody } from '@bluffwind/contract/report';
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { shortName } from '@bluffwind/core/fish/shortName';
 import { draftReport, weatherWords } from '@bluffwind/core/report/draftReport';
+import { METRIC } from '@bluffwind/core/units/measure';
 import { localDate, MINUTE, zoneOffsetMin } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
 import { CatchEntity, PartyEntity, SetEntity, StopEntity, type TripRow } from '../db/entities/trip';
+import type { Who } from '../http/who';
 import { loadWaterState } from '../water/waterState';
 import { lookOf } from './lookRoutes';
 
 const TIDE_STEP_MS = 15 * MINUTE;
 
-/** A first body of a trip's page, its text drafted; photos are chosen by the captain. */
-export async function bodyOf(entities: EntityManager, trip: TripRow, nowMs: number): Promise<ReportBody> {
+/** A first body of a trip's page, its text drafted, in the units of who makes it; photos are chosen by the captain. */
+export async function bodyOf(entities: EntityManager, trip: TripRow, nowMs: number, maker: Pick<Who, 'personId'>): Promise<ReportBody> {
   const outfit = await entities.findOneByOrFail(OutfitEntity, { id: trip.outfitId });
   const [captain, boat] = [
     await entities.findOneByOrFail(PersonEntity, { id: trip.captainId }),
     await entities.findOneByOrFail(BoatEntity, { id: trip.boatId }),
   ];
+  const { settings } = await entities.findOneByOrFail(PersonEntity, { id: maker.personId });
   const party = await entities.findBy(PartyEntity, { tripId: trip.id });
   const guests = await entities.find(ClientEntity, { where: { id: In(party.map((p) => p.clientId)) }, order: { name: 'ASC' } });
   const firstName = (clientId: string | null) => guests.find((g) => g.id === clientId)?.name.split(' ')[0] ?? null;
@@ -75,6 +78,7 @@ export async function bodyOf(entities: EntityManager, trip: TripRow, nowMs: numb
     }),
     photos: [],
     look: await lookOf(entities),
+    units: { ...METRIC, ...settings.units },
   };
 }
 

@@ -1,6 +1,6 @@
 // The client's page as a file to keep: what the page itself says, and no more.
 import type { ReportBody } from '@bluffwind/contract/report';
-import { dateWords, METRIC } from '@bluffwind/core/units/measure';
+import { clockWords, dateWords, inUnits, measured, METRIC } from '@bluffwind/core/units/measure';
 import { MINUTE } from '@bluffwind/core/units/time';
 import { pdfOf } from '../pdf/sheet';
 
@@ -8,9 +8,10 @@ const FISH = [{ share: 0.14 }, { share: 0.46 }, { share: 0.2, align: 'right' as 
 
 /** @param photos - JPEG, in their order. @param logo - JPEG. */
 export function reportPdf(body: ReportBody, photos: readonly Uint8Array[], logo: Uint8Array | null): Promise<Buffer> {
-  const day = dateWords(body.date, METRIC);
-  const clock = (atMs: number) => new Date(atMs + body.offsetMin * MINUTE).toISOString().slice(11, 16);
-  const cm = (mm: number | null) => (mm === null ? '' : `${(mm / 10).toFixed(0)} cm`);
+  const units = body.units ?? METRIC;
+  const day = dateWords(body.date, units);
+  const clock = (atMs: number) => clockWords(new Date(atMs + body.offsetMin * MINUTE).toISOString().slice(11, 16), units);
+  const size = (mm: number | null) => (mm === null ? '' : measured(mm, 'fish', units, 0));
   const from = body.look?.name || body.outfit;
   return pdfOf({ title: `${day} with ${from}`, foot: `${from}, ${body.captain}` }, (sheet) => {
     sheet.page();
@@ -20,7 +21,7 @@ export function reportPdf(body: ReportBody, photos: readonly Uint8Array[], logo:
     sheet.text(`${from}, captain ${body.captain}, ${clock(body.fromMs)} to ${clock(body.toMs)}`, 'dim');
     sheet.heading('The day');
     sheet.text(body.text);
-    if (body.weather !== '') sheet.text(body.weather, 'dim');
+    if (body.weather !== '') sheet.text(inUnits(body.weather, units), 'dim');
     if (body.learned !== '') {
       sheet.heading('What you learned');
       sheet.text(body.learned);
@@ -28,10 +29,10 @@ export function reportPdf(body: ReportBody, photos: readonly Uint8Array[], logo:
     for (const photo of photos) sheet.photo(photo);
     sheet.heading('The fish');
     for (const t of body.tally)
-      sheet.text(`${t.species}: ${t.landed} landed, ${t.kept} kept${t.bestMm === null ? '' : `, the best ${cm(t.bestMm)}`}`);
+      sheet.text(`${t.species}: ${t.landed} landed, ${t.kept} kept${t.bestMm === null ? '' : `, the best ${size(t.bestMm)}`}`);
     if (body.tally.length === 0) sheet.text('None this time.');
     for (const f of body.fish)
-      sheet.row(FISH, [clock(f.atMs), [f.species, f.angler].filter(Boolean).join(', '), cm(f.lengthMm), f.kept ? 'kept' : 'released']);
+      sheet.row(FISH, [clock(f.atMs), [f.species, f.angler].filter(Boolean).join(', '), size(f.lengthMm), f.kept ? 'kept' : 'released']);
     if (body.tideM.length > 1) {
       sheet.heading('The tide');
       sheet.curve(body.tideM, `Height of the water, ${clock(body.fromMs)} to ${clock(body.toMs)}`);

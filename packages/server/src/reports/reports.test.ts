@@ -1,4 +1,5 @@
 // A day from its list before leaving to the page that the guests keep, and what strangers get of it.
+import { US } from '@bluffwind/core/units/measure';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
@@ -175,6 +176,22 @@ describe('the guests’ page', () => {
     expect(photo.headers.get('content-type')).toBe('image/jpeg');
     expect((await photo.arrayBuffer()).byteLength).toBeGreaterThan(100);
     expect((await captain.get(`/trips/${tripId}/report`)).body.sent).toMatchObject({ opened: true });
+  });
+  it('is in the units of the captain who made it, whoever opens it', async () => {
+    const usual = (await captain.get('/me')).body.settings;
+    expect((await captain.post('/me/settings', { ...usual, units: US })).status).toBe(200);
+    try {
+      const path = (await captain.post(`/trips/${tripId}/report`, body())).body.path.replace('/r/', '');
+      await captain.post('/me/settings', usual);
+      const page = await (await open(path)).json();
+      expect(page.units).toEqual(US);
+      // What the day was like is there, its figures put into words.
+      expect(page.weather).not.toMatch(/[{}]|°C/);
+      expect((await open(`${path}/pdf`)).status).toBe(200);
+    } finally {
+      await captain.post('/me/settings', usual);
+      token = (await captain.post(`/trips/${tripId}/report`, body())).body.path.replace('/r/', '');
+    }
   });
   it('is the same nothing when its address is guessed, has run out or was ended', async () => {
     const nothing = async (path: string) => {

@@ -2,6 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { id } from '@bluffwind/contract/ids';
 import { newReport, reportDraft, reportMade } from '@bluffwind/contract/report';
+import { inUnits, METRIC } from '@bluffwind/core/units/measure';
 import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { Hono } from 'hono';
@@ -42,6 +43,7 @@ export function publicReports({ source, clock }: Deps): Hono<Env> {
       const logo = look?.logo === true && (await logoOf(entities)) !== null;
       return {
         ...report.body,
+        weather: inUnits(report.body.weather, report.body.units ?? METRIC),
         ...(look ? { look: { ...look, logo } } : {}),
         photos: report.body.photos.flatMap((p, i) => (there.some((x) => x.id === p) ? [i] : [])),
       };
@@ -101,7 +103,7 @@ export function reportRoutes({ clock }: Deps) {
       const entities = c.get('entities');
       const trip = found(await entities.findOneBy(TripEntity, { id: c.req.valid('param').id }), 'trip');
       const sent = await entities.findOneBy(ReportEntity, { tripId: trip.id });
-      const fresh = await bodyOf(entities, trip, clock.now());
+      const fresh = await bodyOf(entities, trip, clock.now(), c.get('who'));
       // A photo that was taken away since cannot be sent again.
       const there = sent ? await entities.findBy(PhotoEntity, { id: In(sent.body.photos) }) : [];
       const photos = sent?.body.photos.filter((p) => there.some((x) => x.id === p)) ?? [];
@@ -138,7 +140,7 @@ export function reportRoutes({ clock }: Deps) {
             { field, message: `without “${told}”` },
           ]);
       }
-      const body = { ...(await bodyOf(entities, trip, clock.now())), text: asked.text, learned: asked.learned, photos };
+      const body = { ...(await bodyOf(entities, trip, clock.now(), who)), text: asked.text, learned: asked.learned, photos };
       const token = randomBytes(32).toString('base64url');
       const expiresAt = new Date(clock.now() + asked.days * DAY);
       await entities.delete(ReportEntity, { tripId: trip.id });

@@ -1,11 +1,10 @@
 // The page that a guest keeps of his day: opened by its address alone, on any screen, and made to be printed.
 import type { ReportBody } from '@bluffwind/contract/report';
+import { clockWords, dateWords, measured, METRIC } from '@bluffwind/core/units/measure';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect } from 'react';
 import { useParams } from 'react-router';
 import { get } from '../data/api';
-import { amount } from '../data/units';
-import { dateName } from '../ui/format';
 import { Button, Fault, Waiting } from '../ui/parts';
 import { TideLine } from './TideLine';
 
@@ -29,20 +28,23 @@ export default function Report() {
 function Day({ page, at }: { page: Page; at: string }) {
   const photo = (n: number) => `${at}/photos/${n}`;
   const from = page.look?.name || page.outfit;
+  const units = page.units ?? METRIC;
+  const day = dateWords(page.date, units);
+  const size = (mm: number) => measured(mm, 'fish', units, 0);
   useEffect(() => {
-    document.title = `Your day on ${dateName(page.date)} · ${from}`;
-  }, [page, from]);
+    document.title = `Your day on ${day} · ${from}`;
+  }, [day, from]);
   const landed = page.tally.reduce((n, t) => n + t.landed, 0);
   const [first, ...rest] = page.photos;
   const best = [...page.fish].filter((f) => f.lengthMm !== null).sort((a, b) => (b.lengthMm ?? 0) - (a.lengthMm ?? 0))[0];
-  const time = (ms: number) => new Date(ms + page.offsetMin * 60_000).toISOString().slice(11, 16);
+  const time = (ms: number) => clockWords(new Date(ms + page.offsetMin * 60_000).toISOString().slice(11, 16), units);
   return (
     <div className="h-dvh overflow-auto print:h-auto">
       <main className="mx-auto max-w-[720px] bg-paper px-5 py-8 text-[1.07rem] md:px-10">
         {page.look?.logo && <img src={`${at}/logo`} alt={from} className="mb-2 max-h-16 max-w-[220px] rounded" data-logo />}
         <p className="text-ink-2">{from}</p>
         {page.look && <div aria-hidden className="mt-1 mb-3 h-1.5 rounded-full" style={{ background: page.look.colour }} data-colour />}
-        <h1 className="text-[1.9rem] leading-tight font-bold">Your day on {dateName(page.date)}</h1>
+        <h1 className="text-[1.9rem] leading-tight font-bold">Your day on {day}</h1>
         <p className="text-ink-2">
           {page.boat}, {page.captain}, <span className="num">{time(page.fromMs)}</span> to <span className="num">{time(page.toMs)}</span>
         </p>
@@ -59,14 +61,14 @@ function Day({ page, at }: { page: Page; at: string }) {
                     {t.kept === 0 ? ', all released' : t.kept === t.landed ? ', kept' : `, ${t.kept} kept`}
                   </span>
                 </span>
-                {t.bestMm !== null && <span className="num">best {amount(t.bestMm, 'fish', 0)}</span>}
+                {t.bestMm !== null && <span className="num">best {size(t.bestMm)}</span>}
               </li>
             ))}
           </ul>
           {best && best.lengthMm !== null && (
             <p className="mt-2">
               Best of the day: {best.angler ? `${best.angler}’s ` : 'a '}
-              {best.species} of <b className="num">{amount(best.lengthMm, 'fish', 0)}</b> at <span className="num">{time(best.atMs)}</span>.
+              {best.species} of <b className="num">{size(best.lengthMm)}</b> at <span className="num">{time(best.atMs)}</span>.
             </p>
           )}
         </Part>
