@@ -36,7 +36,7 @@ const CATALOGUE = {
     status: 410,
     title: 'This invitation does not hold any more',
     remedy:
-      'It was used, withdrawn or is too old. Who has just chosen a password signs in with it; otherwise ask the owner of the outfit for a new one.',
+      'It was used, withdrawn or is too old, or its address was cut on the way. Who has just chosen a password signs in with it; otherwise ask the owner of the outfit for a new one.',
   },
   in_use: { status: 409, title: 'It is still needed', remedy: 'Change what is named first.' },
   last_owner: {

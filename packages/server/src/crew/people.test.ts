@@ -97,6 +97,16 @@ describe('an invitation', () => {
     expect(known).toMatchObject({ status: 409, body: { fields: [{ field: 'email' }] } });
   });
 
+  it('says that it does not hold where its address came without its key or with a part of it', async () => {
+    const { made } = await invite();
+    for (const token of ['', 'x', made.body.token.slice(0, 12)]) {
+      const answer = await send('/invitation/look', { token });
+      expect(answer.status).toBe(410);
+      expect((await answer.json()).remedy).toMatch(/cut on the way/);
+    }
+    expect((await send('/invitation/take', { token: '', name: 'Nobody', password: 'a password of length' })).status).toBe(410);
+  });
+
   it('does not hold when it was withdrawn or is a week old', async () => {
     const first = await invite();
     await owner.post(`/invitations/${first.body.id}/withdraw`);

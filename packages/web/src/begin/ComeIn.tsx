@@ -37,7 +37,12 @@ export function ComeIn() {
   return (
     <main className="mx-auto grid min-h-dvh max-w-[420px] content-center px-6 py-10">
       {invitation.isPending && <Waiting what="Reading the invitation" />}
-      {invitation.error && <Fault error={invitation.error} />}
+      {invitation.error && (
+        <>
+          <h1 className="text-[1.7rem] leading-tight font-bold">An invitation</h1>
+          <Fault error={invitation.error} />
+        </>
+      )}
       {i && (
         <>
           <h1 className="text-[1.7rem] leading-tight font-bold">{i.again ? 'A new password' : `Come aboard ${i.outfit}`}</h1>

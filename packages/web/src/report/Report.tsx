@@ -17,6 +17,7 @@ export default function Report() {
   if (page.isError)
     return (
       <main className="mx-auto max-w-[720px]">
+        <h1 className="mx-4 mt-8 text-[1.7rem] leading-tight font-bold">Your day on the water</h1>
         <Fault error={page.error} retry={() => page.refetch()} />
       </main>
     );
