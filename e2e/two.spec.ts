@@ -22,7 +22,7 @@ test('a mate logs a trip at two servers at once; each fish is stored once, the d
   await signIn(phone, 'Nell Quarrie');
   await phone.goto(`/deck/${TRIP}`);
   await phone.getByRole('button', { name: 'Begin the trip' }).click();
-  await phone.getByRole('button', { name: 'Choose a spot' }).click();
+  await phone.getByRole('button', { name: 'Another spot' }).click();
   await phone.getByRole('button', { name: 'Long bank', exact: true }).click();
   const lengths = [44, 46, 48, 50, 52];
   for (const cm of lengths) {

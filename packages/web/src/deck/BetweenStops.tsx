@@ -45,7 +45,7 @@ export function BetweenStops({ trip, now, foot }: { trip: DeckTrip; now: number;
           )}
           <div className="grid grid-cols-2 gap-2">
             <button type="button" className={`${BIG} border-ink`} onClick={() => setChoosing(true)}>
-              {planned ? 'Another spot' : 'Choose a spot'}
+              Another spot
             </button>
             <button type="button" className={`${BIG} border-ink`} onClick={() => setEnding(true)}>
               End the trip
