@@ -114,7 +114,8 @@ export function PlotView({ plot, label, onDrag }: PlotViewProps) {
 }
 
 function ScaleBar({ metres, scale, y }: { metres: number; scale: number; y: number }) {
-  const of = ticksOf(0, metres / 3, 2).at(-1) ?? metres / 3;
+  // A round length of at most a third of the picture; half of that where the next rounder one is too long.
+  const of = ticksOf(0, metres / 3, 2)[1] ?? ticksOf(0, metres / 3, 4)[1] ?? metres / 3;
   return (
     <g>
       <path d={`M 14 ${y - 5} v 5 h ${of * scale} v -5`} stroke="var(--ink-2)" fill="none" />
