@@ -1,19 +1,22 @@
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In, MoreThanOrEqual } from 'typeorm';
+import { PersonEntity } from '../db/entities/outfit';
+import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
+import { DownForEntity } from '../db/entities/views';
+import { tripsOn, zoneOf } from '../trips/tripsOn';
 
 /** Of a date's brief that is out: by trip, those who go out on it and have not read it since it last went out. */
 export async function unreadBriefs(entities: EntityManager, date: string): Promise<{ tripId: string; people: string[] }[]> {
-  const rows: { trip_id: string; people: string[] }[] = await entities.query(
-    `select a.trip_id, array_agg(p.name order by p.name) as people
-     from brief b
-     join lateral (
-       select t.id as trip_id, t.captain_id as person_id from trip t where t.status = 'planned'
-       union select m.trip_id, m.person_id from trip_mate m) a on true
-     join trip t on t.id = a.trip_id join outfit o on o.id = t.outfit_id and (t.starts_at at time zone o.zone)::date = b.date
-     join person p on p.id = a.person_id and p.active
-     where b.date = $1 and not exists (
-       select from brief_read r where r.brief_id = b.id and r.person_id = p.id and r.read_at >= b.published_at)
-     group by a.trip_id`,
-    [date],
-  );
-  return rows.map((r) => ({ tripId: r.trip_id, people: r.people }));
+  const brief = await entities.findOne(BriefEntity, { select: { id: true, outfitId: true, publishedAt: true }, where: { date } });
+  if (!brief) return [];
+  const trips = await tripsOn(entities, date, await zoneOf(entities, brief.outfitId));
+  const down = await entities.findBy(DownForEntity, { tripId: In(trips.map((t) => t.id)), status: 'planned' });
+  const read = await entities.findBy(BriefReadEntity, { briefId: brief.id, readAt: MoreThanOrEqual(brief.publishedAt) });
+  const people = await entities.find(PersonEntity, { where: { active: true }, order: { name: 'ASC' } });
+  const waiting = people.filter((p) => !read.some((r) => r.personId === p.id));
+  return trips
+    .map((t) => ({
+      tripId: t.id,
+      people: waiting.filter((p) => down.some((d) => d.tripId === t.id && d.personId === p.id)).map((p) => p.name),
+    }))
+    .filter((t) => t.people.length > 0);
 }

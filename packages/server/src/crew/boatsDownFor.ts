@@ -1,4 +1,8 @@
-import type { EntityManager } from 'typeorm';
+import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
+import { type EntityManager, In, LessThan, MoreThanOrEqual } from 'typeorm';
+import { BoatEntity } from '../db/entities/outfit';
+import { DownForEntity } from '../db/entities/views';
+import { namesOf } from '../db/namesOf';
 
 /** Boats of the trips that somebody leads or is a mate of between two local dates, in the order of the trips. */
 export async function boatsDownFor(
@@ -6,11 +10,19 @@ export async function boatsDownFor(
   { personId, fromOn, toOn }: { personId: string; fromOn: string; toOn: string },
   zone: string,
 ): Promise<string[]> {
-  const trips: { boat: string }[] = await entities.query(
-    `select b.name as boat from trip t join boat b on b.id = t.boat_id
-     where t.status in ('planned', 'under way') and (t.captain_id = $1 or exists (select from trip_mate m where m.trip_id = t.id and m.person_id = $1))
-       and (t.ends_at at time zone $4)::date >= $2 and (t.starts_at at time zone $4)::date <= $3 order by t.starts_at`,
-    [personId, fromOn, toOn, zone],
+  const trips = await entities.find(DownForEntity, {
+    where: {
+      personId,
+      status: In(['planned', 'under way']),
+      endsAt: MoreThanOrEqual(new Date(startOfLocalDay(fromOn, zone))),
+      startsAt: LessThan(new Date(startOfLocalDay(addDays(toOn, 1), zone))),
+    },
+    order: { startsAt: 'ASC' },
+  });
+  const names = await namesOf(
+    entities,
+    BoatEntity,
+    trips.map((t) => t.boatId),
   );
-  return trips.map((t) => t.boat);
+  return trips.map((t) => names.get(t.boatId) ?? '');
 }

@@ -2,7 +2,9 @@
 import type { PAPER_KINDS } from '@bluffwind/contract/paperKinds';
 import { saidDate } from '@bluffwind/core/units/measure';
 import { addDays, daysBetween } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In, IsNull, LessThanOrEqual, MoreThanOrEqual } from 'typeorm';
+import { AwayEntity, PaperEntity, type PaperRow, PersonEntity } from '../db/entities/outfit';
+import { namesOf } from '../db/namesOf';
 
 /** A paper that ends is told so long before. */
 const WARN_DAYS = 60;
@@ -21,16 +23,22 @@ export const paperName = (p: Pick<PaperOf, 'kind' | 'name'>): string =>
 
 /** Papers of people who are still here that end within two months of a day, or have ended; of one person or of all. */
 export async function endingPapers(entities: EntityManager, today: string, personId: string | null): Promise<PaperOf[]> {
-  return entities.query(
-    `select p.person_id as "personId", x.name as person, p.kind, p.name, p.ends_on::text as "endsOn"
-     from paper p join person x on x.id = p.person_id and x.active
-     where p.removed_at is null and p.ends_on <= $1 and ($2::uuid is null or p.person_id = $2)
-       -- One that was renewed has a later one of its kind and name.
-       and not exists (select from paper q where q.person_id = p.person_id and q.kind = p.kind and q.name = p.name
-         and q.removed_at is null and q.ends_on > p.ends_on)
-     order by p.ends_on, x.name`,
-    [addDays(today, WARN_DAYS), personId],
-  );
+  const papers = await entities.find(PaperEntity, {
+    where: { removedAt: IsNull(), ...(personId === null ? {} : { personId }) },
+    order: { endsOn: 'ASC' },
+  });
+  const people = await entities.findBy(PersonEntity, { id: In(papers.map((p) => p.personId)), active: true });
+  const until = addDays(today, WARN_DAYS);
+  // One that was renewed has a later one of its kind and name.
+  const renewed = (p: PaperRow) =>
+    papers.some((q) => q.personId === p.personId && q.kind === p.kind && q.name === p.name && q.endsOn > p.endsOn);
+  return papers
+    .filter((p) => p.endsOn <= until && !renewed(p))
+    .flatMap(({ personId, kind, name, endsOn }) => {
+      const person = people.find((x) => x.id === personId);
+      return person ? [{ personId, person: person.name, kind, name, endsOn }] : [];
+    })
+    .sort((a, b) => a.endsOn.localeCompare(b.endsOn) || a.person.localeCompare(b.person));
 }
 
 /** A line for the wall about a paper. */
@@ -49,11 +57,18 @@ export function paperWords(p: PaperOf, today: string): string {
 
 /** Who of some people is away on one of two days, by name. */
 export async function awayOn(entities: EntityManager, personIds: readonly string[], from: string, to: string) {
-  const rows: { personId: string; person: string; fromOn: string; toOn: string }[] = await entities.query(
-    `select a.person_id as "personId", x.name as person, a.from_on::text as "fromOn", a.to_on::text as "toOn"
-     from away a join person x on x.id = a.person_id
-     where a.removed_at is null and a.person_id = any($1) and a.from_on <= $3 and a.to_on >= $2 order by x.name`,
-    [personIds, from, to],
+  const away = await entities.findBy(AwayEntity, {
+    removedAt: IsNull(),
+    personId: In([...personIds]),
+    fromOn: LessThanOrEqual(to),
+    toOn: MoreThanOrEqual(from),
+  });
+  const names = await namesOf(
+    entities,
+    PersonEntity,
+    away.map((a) => a.personId),
   );
-  return rows;
+  return away
+    .map(({ personId, fromOn, toOn }) => ({ personId, person: names.get(personId) ?? '', fromOn, toOn }))
+    .sort((a, b) => a.person.localeCompare(b.person));
 }

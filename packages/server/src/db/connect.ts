@@ -34,6 +34,7 @@ import { Aboard1780000000030 } from './migrations/0030-aboard';
 import { Sample1780000000031 } from './migrations/0031-sample';
 import { Push1780000000032 } from './migrations/0032-push';
 import { NewSpots1780000000033 } from './migrations/0033-new-spots';
+import { ToldOnce1780000000034 } from './migrations/0034-told-once';
 import { ROLE_SETTING } from './migrations/roles';
 
 const MIGRATIONS = [
@@ -70,6 +71,7 @@ const MIGRATIONS = [
   Sample1780000000031,
   Push1780000000032,
   NewSpots1780000000033,
+  ToldOnce1780000000034,
 ];
 
 /** What a pool of connections may do. */

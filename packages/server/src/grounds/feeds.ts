@@ -1,6 +1,7 @@
 // What went in at spots: for the ranking, and for the wall what is to go in.
 import { DAY } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
+import { And, Between, type EntityManager, In, IsNull, LessThan, MoreThan } from 'typeorm';
+import { FeedingEntity, SpotEntity } from '../db/entities/grounds';
 
 /** Feeds of the last seasons: stops of then learn from them what feeding is worth. */
 const FED_DAYS = 1500;
@@ -9,12 +10,17 @@ const ASKED_DAYS = 3;
 
 /** Feeds of a water's spots that were done before an instant, oldest first. */
 export async function loadFeeds(entities: EntityManager, waterId: string, beforeMs: number): Promise<{ at: number; spot: string }[]> {
-  const rows: { at: Date; spot: string }[] = await entities.query(
-    `select f.at, f.spot_id as spot from feeding f join spot sp on sp.id = f.spot_id
-     where sp.water_id = $1 and f.done and f.removed_at is null and f.at < $2 and f.at > $3 order by f.at`,
-    [waterId, new Date(beforeMs), new Date(beforeMs - FED_DAYS * DAY)],
-  );
-  return rows.map((r) => ({ at: r.at.getTime(), spot: r.spot }));
+  const spots = await entities.find(SpotEntity, { select: { id: true }, where: { waterId } });
+  const feeds = await entities.find(FeedingEntity, {
+    where: {
+      spotId: In(spots.map((s) => s.id)),
+      done: true,
+      removedAt: IsNull(),
+      at: And(MoreThan(new Date(beforeMs - FED_DAYS * DAY)), LessThan(new Date(beforeMs))),
+    },
+    order: { at: 'ASC' },
+  });
+  return feeds.map((f) => ({ at: f.at.getTime(), spot: f.spotId }));
 }
 
 /** Feeds that are due within a day, or were and are not done. Captains' spots are nothing for mates. */
@@ -23,9 +29,16 @@ export async function feedsDue(
   nowMs: number,
   role: string,
 ): Promise<{ spot: string; at: Date; kg: number; what: string }[]> {
-  return entities.query(
-    `select sp.name as spot, f.at, f.kg, f.what from feeding f join spot sp on sp.id = f.spot_id
-     where not f.done and f.removed_at is null and f.at between $1 and $2 and (sp.privacy = 'crew' or $3) order by f.at`,
-    [new Date(nowMs - ASKED_DAYS * DAY), new Date(nowMs + DAY), role !== 'mate'],
-  );
+  const feeds = await entities.find(FeedingEntity, {
+    where: { done: false, removedAt: IsNull(), at: Between(new Date(nowMs - ASKED_DAYS * DAY), new Date(nowMs + DAY)) },
+    order: { at: 'ASC' },
+  });
+  const spots = await entities.findBy(SpotEntity, {
+    id: In(feeds.map((f) => f.spotId)),
+    ...(role === 'mate' ? { privacy: 'crew' } : {}),
+  });
+  return feeds.flatMap(({ spotId, at, kg, what }) => {
+    const spot = spots.find((s) => s.id === spotId);
+    return spot ? [{ spot: spot.name, at, kg, what }] : [];
+  });
 }

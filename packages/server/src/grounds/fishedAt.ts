@@ -1,4 +1,5 @@
-import type { EntityManager } from 'typeorm';
+import { And, type EntityManager, LessThan, MoreThanOrEqual } from 'typeorm';
+import { FishedEntity } from '../db/entities/views';
 
 /** Fish and rod-hours of a spot in a span. */
 export async function fishedAt(
@@ -7,11 +8,11 @@ export async function fishedAt(
   fromMs: number,
   toMs: number,
 ): Promise<{ fish: number; rodHours: number }> {
-  const [row]: { fish: number; rodHours: number }[] = await entities.query(
-    `select coalesce(sum(k.fish), 0)::int as fish, coalesce(sum(s.rod_hours), 0)::float8 as "rodHours" from fished_set s
-     cross join lateral (select count(*)::int as fish from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) k
-     where s.spot_id = $1 and s.started_at >= $2 and s.started_at < $3`,
-    [spotId, new Date(fromMs), new Date(toMs)],
-  );
-  return row ?? { fish: 0, rodHours: 0 };
+  const sums = await entities
+    .createQueryBuilder(FishedEntity, 'f')
+    .select('coalesce(sum(f.fish), 0)::int', 'fish')
+    .addSelect('coalesce(sum(f.rodHours), 0)', 'rodHours')
+    .where({ spotId, startedAt: And(MoreThanOrEqual(new Date(fromMs)), LessThan(new Date(toMs))) })
+    .getRawOne<{ fish: number; rodHours: number }>();
+  return sums ?? { fish: 0, rodHours: 0 };
 }

@@ -2,32 +2,26 @@ import type { SpotView } from '@bluffwind/contract/grounds';
 import { DAY } from '@bluffwind/core/units/time';
 import { type EntityManager, IsNull } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
+import { FishedEntity } from '../db/entities/views';
 import { featuresOf, writtenOffAt } from './chartData';
 import { mayShow } from './mayShow';
-
-interface Total {
-  readonly spot_id: string;
-  readonly fish: number;
-  readonly hours: number;
-  readonly week: number;
-  readonly last: Date;
-}
 
 /** Spots of a water as a person may see them, with what the log says of each. */
 export async function spotViews(entities: EntityManager, waterId: string, role: string, nowMs: number): Promise<SpotView[]> {
   const spots = await entities.find(SpotEntity, { where: { waterId, retiredAt: IsNull() }, order: { name: 'ASC' } });
   const features = await featuresOf(entities, waterId);
-  const totals: Total[] = await entities.query(
-    `select x.spot_id, sum(x.fish)::int as fish, sum(x.rod_hours)::float8 as hours,
-       coalesce(sum(x.rod_hours) filter (where x.started_at > $2), 0)::float8 as week, max(x.ended_at) as last
-     from (
-       select s.spot_id, s.rod_hours, s.started_at, s.ended_at,
-         (select count(*) from "catch" k where k.set_id = s.id and k.outcome = 'landed' and k.deleted_at is null) as fish
-       from fished_set s join spot sp on sp.id = s.spot_id and sp.water_id = $1) x
-     group by x.spot_id`,
-    [waterId, new Date(nowMs - 7 * DAY)],
-  );
-  const of = new Map(totals.map((t) => [t.spot_id, t]));
+  const totals = await entities
+    .createQueryBuilder(FishedEntity, 'f')
+    .select('f.spotId', 'spotId')
+    .addSelect('sum(f.fish)::int', 'fish')
+    .addSelect('sum(f.rodHours)', 'hours')
+    .addSelect('coalesce(sum(f.rodHours) filter (where f.startedAt > :since), 0)', 'week')
+    .addSelect('max(f.endedAt)', 'last')
+    .where({ waterId })
+    .setParameter('since', new Date(nowMs - 7 * DAY))
+    .groupBy('f.spotId')
+    .getRawMany<{ spotId: string; fish: number; hours: number; week: number; last: Date }>();
+  const of = new Map(totals.map((t) => [t.spotId, t]));
   return spots
     .filter((s) => mayShow(s, role))
     .map((s) => {
@@ -62,7 +56,7 @@ export async function spotViews(entities: EntityManager, waterId: string, role: 
         fish: t?.fish ?? 0,
         rodHours: t?.hours ?? 0,
         weekRodHours: t?.week ?? 0,
-        lastFishedAt: t?.last?.toISOString() ?? null,
+        lastFishedAt: t?.last.toISOString() ?? null,
         writtenOff: writtenOffAt(features, s),
       };
     });

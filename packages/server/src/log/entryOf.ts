@@ -1,48 +1,77 @@
-import type { LogEntry } from '@bluffwind/contract/logEntry';
-import type { EntityManager } from 'typeorm';
-
-type Row = Omit<LogEntry, 'from' | 'to' | 'fish' | 'guests' | 'merges'> & { readonly from: Date; readonly to: Date };
+import type { LogEntry, LoggedFish } from '@bluffwind/contract/logEntry';
+import { type EntityManager, In, IsNull } from 'typeorm';
+import { CatchToldEntity, PhotoEntity } from '../db/entities/day';
+import { LogMergeEntity } from '../db/entities/logMerge';
+import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
+import { CatchEntity, PartyEntity, TripEntity } from '../db/entities/trip';
+import { FishedEntity } from '../db/entities/views';
+import { namesOf } from '../db/namesOf';
 
 /** An entry of the log with its fish, what was told of each and what was made one; null where it is not, or not for these eyes. */
 export async function entryOf(entities: EntityManager, setId: string, captains: boolean): Promise<LogEntry | null> {
-  const [row]: Row[] = await entities.query(
-    `select s.id as "setId", s.trip_id as "tripId", sp.name as spot, p.name as bait, b.name as boat, s.started_at as "from",
-       s.ended_at as "to", s.rods, s.rod_hours as "rodHours"
-     from fished_set s join spot sp on sp.id = s.spot_id join presentation p on p.id = s.presentation_id
-     join trip t on t.id = s.trip_id join boat b on b.id = t.boat_id where s.id = $1 and (sp.privacy = 'crew' or $2)`,
-    [setId, captains],
-  );
-  if (!row) return null;
-  const fish: (Omit<LogEntry['fish'][number], 'at' | 'words'> & { at: Date })[] = await entities.query(
-    `select k.id, k.at, k.outcome, k.species_id as "speciesId", k.client_id as "clientId", k.length_mm as "lengthMm",
-       k.length_kind as "lengthKind", k.kept, k.more, (select count(*)::int from photo f where f.catch_id = k.id) as photos
-     from "catch" k where k.set_id = $1 and k.deleted_at is null order by k.at, k.id`,
-    [setId],
-  );
-  const ids = fish.map((f) => f.id);
-  const words: { catchId: string; field: string; value: never; at: Date; by: string | null }[] = await entities.query(
-    `select c.catch_id as "catchId", c.field, c.value, c.at, p.name as by from catch_told c left join person p on p.id = c.by
-     where c.catch_id = any($1) order by c.at, c.entry_id`,
-    [ids],
-  );
-  const merges: { id: string; at: Date; by: string; what: 'entry' | 'fish' }[] = await entities.query(
-    `select m.id, m.at, p.name as by, m.before->>'what' as what from log_merge m join person p on p.id = m.by
-     where m.into_id = any($1) order by m.at desc`,
-    [[setId, ...ids]],
-  );
+  const fished = await entities.findOneBy(FishedEntity, { id: setId, ...(captains ? {} : { privacy: 'crew' }) });
+  if (!fished) return null;
+  const trip = await entities.findOneByOrFail(TripEntity, { id: fished.tripId });
+  const boats = await namesOf(entities, BoatEntity, [trip.boatId]);
+  const fish = await fishOf(entities, setId);
   return {
-    ...row,
-    from: row.from.toISOString(),
-    to: row.to.toISOString(),
-    fish: fish.map((f) => ({
-      ...f,
-      at: f.at.toISOString(),
-      words: words.filter((w) => w.catchId === f.id).map(({ catchId: _, at, ...w }) => ({ ...w, at: at.toISOString() })),
-    })),
-    guests: await entities.query(
-      'select c.id, c.name from party p join client c on c.id = p.client_id where p.trip_id = $1 order by c.name',
-      [row.tripId],
-    ),
-    merges: merges.map(({ at, ...m }) => ({ ...m, at: at.toISOString() })),
+    setId,
+    tripId: fished.tripId,
+    spot: fished.spot,
+    bait: fished.bait,
+    boat: boats.get(trip.boatId) ?? '',
+    from: fished.startedAt.toISOString(),
+    to: fished.endedAt.toISOString(),
+    rods: fished.rods,
+    rodHours: fished.rodHours,
+    fish,
+    guests: await guestsOf(entities, fished.tripId),
+    merges: await mergesInto(entities, [setId, ...fish.map((f) => f.id)]),
   };
+}
+
+async function fishOf(entities: EntityManager, setId: string): Promise<LoggedFish[]> {
+  const fish = await entities.find(CatchEntity, { where: { setId, deletedAt: IsNull() }, order: { at: 'ASC', id: 'ASC' } });
+  const ids = In(fish.map((f) => f.id));
+  const told = await entities.find(CatchToldEntity, { where: { catchId: ids }, order: { at: 'ASC', entryId: 'ASC' } });
+  const people = await namesOf(
+    entities,
+    PersonEntity,
+    told.flatMap((t) => t.by ?? []),
+  );
+  const photos = await entities.find(PhotoEntity, { select: { id: true, catchId: true }, where: { catchId: ids } });
+  return fish.map(({ id, at, outcome, speciesId, clientId, lengthMm, lengthKind, kept, more }) => ({
+    id,
+    at: at.toISOString(),
+    outcome,
+    speciesId,
+    clientId,
+    lengthMm,
+    lengthKind,
+    kept,
+    more,
+    photos: photos.filter((p) => p.catchId === id).length,
+    words: told
+      .filter((t) => t.catchId === id)
+      .map((t) => ({ field: t.field, value: t.value, at: t.at.toISOString(), by: t.by === null ? null : (people.get(t.by) ?? null) })),
+  }));
+}
+
+async function guestsOf(entities: EntityManager, tripId: string): Promise<LogEntry['guests']> {
+  const party = await entities.findBy(PartyEntity, { tripId });
+  return entities.find(ClientEntity, {
+    select: { id: true, name: true },
+    where: { id: In(party.map((p) => p.clientId)) },
+    order: { name: 'ASC' },
+  });
+}
+
+async function mergesInto(entities: EntityManager, ids: readonly string[]): Promise<LogEntry['merges']> {
+  const merges = await entities.find(LogMergeEntity, { where: { intoId: In([...ids]) }, order: { at: 'DESC' } });
+  const people = await namesOf(
+    entities,
+    PersonEntity,
+    merges.map((m) => m.by),
+  );
+  return merges.map((m) => ({ id: m.id, at: m.at.toISOString(), by: people.get(m.by) ?? '', what: m.before.what }));
 }

@@ -1,14 +1,17 @@
 import type { EntityManager } from 'typeorm';
+import { DepartureEntity } from '../db/entities/day';
+import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { TripEntity } from '../db/entities/trip';
 
 /** What a notice says of a trip's boat; null where there is no such trip. */
 export async function boatWords(
   entities: EntityManager,
   tripId: string,
 ): Promise<{ boat: string; captain: string; ashore: string; ended: Date | null } | null> {
-  const [row] = await entities.query(
-    `select b.name as boat, p.name as captain, coalesce(d.ashore, '') as ashore, t.ended_at as ended from trip t join boat b on b.id = t.boat_id
-     join person p on p.id = t.captain_id left join departure d on d.trip_id = t.id where t.id = $1`,
-    [tripId],
-  );
-  return row ?? null;
+  const trip = await entities.findOneBy(TripEntity, { id: tripId });
+  if (!trip) return null;
+  const boat = await entities.findOneByOrFail(BoatEntity, { id: trip.boatId });
+  const captain = await entities.findOneByOrFail(PersonEntity, { id: trip.captainId });
+  const departure = await entities.findOneBy(DepartureEntity, { tripId });
+  return { boat: boat.name, captain: captain.name, ashore: departure?.ashore ?? '', ended: trip.endedAt };
 }

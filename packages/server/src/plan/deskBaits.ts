@@ -19,7 +19,7 @@ export async function deskBaits(
     order: { name: 'ASC' },
   });
   const families = new Map((await entities.find(FamilyEntity)).map((f) => [f.id, f]));
-  const held = (await heldBaits(entities, trip)).filter((h) => !replacing.includes(h.trip_id));
+  const held = (await heldBaits(entities, trip)).filter((h) => !replacing.includes(h.tripId));
   return presentations.map((p) => {
     const f = found(families.get(p.familyId) ?? null, 'family');
     return {

@@ -1,8 +1,8 @@
 // The spots that a trip can be planned for.
 import type { SavedPlan } from '@bluffwind/contract/plan';
-import { type EntityManager, IsNull } from 'typeorm';
+import { type EntityManager, In, IsNull, Not } from 'typeorm';
 import { type FeatureRow, SpotEntity, type SpotRow } from '../db/entities/grounds';
-import type { TripRow } from '../db/entities/trip';
+import { StopEntity, type TripRow } from '../db/entities/trip';
 import { writtenOffAt } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 
@@ -38,10 +38,15 @@ export async function deskSpots(
 
 /** Spots that a file brought as bare marks, which nobody has described or fished since: nothing is known to plan them by. */
 async function bareMarks(entities: EntityManager, waterId: string): Promise<ReadonlySet<string>> {
-  const rows: { id: string }[] = await entities.query(
-    `select s.id from spot s where s.water_id = $1 and s.retired_at is null and s.import_id is not null and s.structure = 'mark'
-       and not exists (select from stop st where st.spot_id = s.id and st.deleted_at is null)`,
-    [waterId],
-  );
-  return new Set(rows.map((r) => r.id));
+  const marks = await entities.find(SpotEntity, {
+    select: { id: true },
+    where: { waterId, retiredAt: IsNull(), importId: Not(IsNull()), structure: 'mark' },
+  });
+  if (marks.length === 0) return new Set();
+  const stops = await entities.find(StopEntity, {
+    select: { id: true, spotId: true },
+    where: { spotId: In(marks.map((m) => m.id)), deletedAt: IsNull() },
+  });
+  const fished = new Set(stops.map((s) => s.spotId));
+  return new Set(marks.map((m) => m.id).filter((id) => !fished.has(id)));
 }

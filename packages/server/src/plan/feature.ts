@@ -1,5 +1,6 @@
 import { LegEntity, PlanEntity } from '../db/entities/trip';
+import { PlanNowEntity } from '../db/entities/views';
 import { feature } from '../feature';
 import { planRoutes } from './routes';
 
-export const plan = feature({ routes: [planRoutes], entities: [LegEntity, PlanEntity] });
+export const plan = feature({ routes: [planRoutes], entities: [LegEntity, PlanEntity, PlanNowEntity] });

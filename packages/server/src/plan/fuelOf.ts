@@ -1,6 +1,7 @@
-import type { EntityManager } from 'typeorm';
-import type { BoatRow } from '../db/entities/outfit';
-import type { TripRow } from '../db/entities/trip';
+import { And, Between, type EntityManager, In, IsNull, LessThan, MoreThanOrEqual, Not } from 'typeorm';
+import { type BoatRow, RefillEntity } from '../db/entities/outfit';
+import { TripEntity, type TripRow } from '../db/entities/trip';
+import { PlanNowEntity } from '../db/entities/views';
 import { dayOf } from '../trips/tripsOn';
 import { saidTime } from '@bluffwind/core/units/measure';
 
@@ -21,20 +22,20 @@ export async function fuelOf(
 ): Promise<FuelLeft> {
   if (!(boat.burnLph > 0)) return { runMin: null, words: '' };
   const usable = ((boat.tankL * 2) / 3 / boat.burnLph) * 60;
-  const others: { id: string; starts_at: Date; run_min: number }[] = await entities.query(
-    `select t.id, t.starts_at, pl.run_min from trip t
-     join plan pl on pl.trip_id = t.id and pl.version = (select max(version) from plan where trip_id = t.id)
-     where t.boat_id = $1 and t.id <> $2 and t.status <> 'cancelled' and pl.run_min is not null
-       and t.starts_at >= $3 and t.starts_at < $4
-       and not exists (select from refill r where r.boat_id = t.boat_id
-         and r.at between least(t.starts_at, $5) and greatest(t.starts_at, $5))
-     order by t.starts_at`,
-    [boat.id, trip.id, ...dayOf(trip.startsAt, zone), trip.startsAt],
-  );
-  const counted = others.filter((o) => !replacing.includes(o.id));
-  const taken = counted.reduce((sum, o) => sum + o.run_min, 0);
+  const [from, next] = dayOf(trip.startsAt, zone);
+  const others = await entities.find(TripEntity, {
+    where: { boatId: boat.id, id: Not(trip.id), status: Not('cancelled'), startsAt: And(MoreThanOrEqual(from), LessThan(next)) },
+    order: { startsAt: 'ASC' },
+  });
+  const plans = await entities.findBy(PlanNowEntity, { tripId: In(others.map((o) => o.id)), runMin: Not(IsNull()) });
+  const refills = await entities.findBy(RefillEntity, { boatId: boat.id, at: Between(from, next) });
+  const filledBetween = (a: Date, b: Date) => refills.some((r) => r.at >= (a < b ? a : b) && r.at <= (a < b ? b : a));
+  const counted = others
+    .filter((o) => !replacing.includes(o.id) && !filledBetween(o.startsAt, trip.startsAt))
+    .flatMap((o) => plans.filter((p) => p.tripId === o.id).map((p) => ({ startsAt: o.startsAt, runMin: p.runMin ?? 0 })));
+  const taken = counted.reduce((sum, o) => sum + o.runMin, 0);
   const words = counted.map(
-    (o) => `${boat.name}’s trip of ${saidTime(o.starts_at.getTime(), zone)} runs ${o.run_min.toFixed(0)} min on the same tank`,
+    (o) => `${boat.name}’s trip of ${saidTime(o.startsAt.getTime(), zone)} runs ${o.runMin.toFixed(0)} min on the same tank`,
   );
   return { runMin: Math.max(0, usable - taken), words: words.join('; ') };
 }

@@ -2,41 +2,67 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { MARGIN_STEPS, STEP_MIN } from '@bluffwind/core/plan/planInputs';
 import { MINUTE } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
-import type { TripRow } from '../db/entities/trip';
+import { type EntityManager, In, LessThan, MoreThan, Not } from 'typeorm';
+import { SpotEntity } from '../db/entities/grounds';
+import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { TripEntity, type TripRow } from '../db/entities/trip';
+import { namesOf } from '../db/namesOf';
 import { Problem } from '../errors';
+import { newestLegs } from './newestLegs';
 
-interface TakenRow {
-  trip_id: string;
-  spot_id: string;
-  spot: string;
-  boat: string;
-  captain: string;
-  arrive_at: Date;
-  depart_at: Date;
+interface TakenLeg {
+  readonly tripId: string;
+  readonly spotId: string;
+  readonly spot: string;
+  readonly boat: string;
+  readonly captain: string;
+  readonly fromMs: number;
+  readonly toMs: number;
 }
 
-async function takenRows(entities: EntityManager, trip: TripRow): Promise<TakenRow[]> {
-  return entities.query(
-    `select t.id as trip_id, l.spot_id, sp.name as spot, b.name as boat, p.name as captain, l.arrive_at, l.depart_at
-     from trip t join boat b on b.id = t.boat_id join person p on p.id = t.captain_id
-     join plan pl on pl.trip_id = t.id and pl.version = (select max(version) from plan where trip_id = t.id)
-     join leg l on l.plan_id = pl.id join spot sp on sp.id = l.spot_id
-     where t.id <> $1 and t.water_id = $2 and t.status in ('planned', 'under way') and t.starts_at < $4 and t.ends_at > $3
-     order by l.arrive_at, l.id`,
-    [trip.id, trip.waterId, trip.startsAt, trip.endsAt],
+async function takenLegs(entities: EntityManager, trip: TripRow): Promise<TakenLeg[]> {
+  const others = await entities.findBy(TripEntity, {
+    id: Not(trip.id),
+    waterId: trip.waterId,
+    status: In(['planned', 'under way']),
+    startsAt: LessThan(trip.endsAt),
+    endsAt: MoreThan(trip.startsAt),
+  });
+  const legs = await newestLegs(
+    entities,
+    others.map((t) => t.id),
   );
+  const [spots, boats, captains] = [
+    await namesOf(
+      entities,
+      SpotEntity,
+      legs.map((l) => l.spotId),
+    ),
+    await namesOf(
+      entities,
+      BoatEntity,
+      others.map((t) => t.boatId),
+    ),
+    await namesOf(
+      entities,
+      PersonEntity,
+      others.map((t) => t.captainId),
+    ),
+  ];
+  return legs.flatMap(({ tripId, spotId, arriveAt, departAt }) => {
+    const other = others.find((t) => t.id === tripId);
+    const spot = spots.get(spotId);
+    // A spot that another captain keeps is none of this one's.
+    if (!other || spot === undefined) return [];
+    const boat = boats.get(other.boatId) ?? '';
+    const captain = captains.get(other.captainId) ?? '';
+    return [{ tripId, spotId, spot, boat, captain, fromMs: arriveAt.getTime(), toMs: departAt.getTime() }];
+  });
 }
 
 /** What other plans of the same water and hours hold. */
 export async function takenSpots(entities: EntityManager, trip: TripRow): Promise<PlanDesk['taken']> {
-  return (await takenRows(entities, trip)).map((r) => ({
-    tripId: r.trip_id,
-    spotId: r.spot_id,
-    fromMs: r.arrive_at.getTime(),
-    toMs: r.depart_at.getTime(),
-    boat: r.boat,
-  }));
+  return (await takenLegs(entities, trip)).map(({ tripId, spotId, fromMs, toMs, boat }) => ({ tripId, spotId, fromMs, toMs, boat }));
 }
 
 /**
@@ -52,14 +78,13 @@ export async function refuseMeetings(
 ): Promise<void> {
   await entities.query('select pg_advisory_xact_lock(hashtext($1))', [`plans of ${trip.outfitId}`]);
   const margin = MARGIN_STEPS * STEP_MIN * MINUTE;
-  for (const r of await takenRows(entities, trip)) {
-    const [from, to] = [r.arrive_at.getTime(), r.depart_at.getTime()];
-    const mine = replacing.includes(r.trip_id)
+  for (const r of await takenLegs(entities, trip)) {
+    const mine = replacing.includes(r.tripId)
       ? undefined
-      : legs.find((l) => l.spotId === r.spot_id && l.arriveMs < to + margin && from < l.departMs + margin);
+      : legs.find((l) => l.spotId === r.spotId && l.arriveMs < r.toMs + margin && r.fromMs < l.departMs + margin);
     if (mine)
-      throw new Problem('spot_taken', `${r.boat} (${r.captain}) has ${r.spot} from ${clock(from)} to ${clock(to)}.`, [
-        { field: 'legs', message: `${r.spot} is taken from ${clock(from)} to ${clock(to)}` },
+      throw new Problem('spot_taken', `${r.boat} (${r.captain}) has ${r.spot} from ${clock(r.fromMs)} to ${clock(r.toMs)}.`, [
+        { field: 'legs', message: `${r.spot} is taken from ${clock(r.fromMs)} to ${clock(r.toMs)}` },
       ]);
   }
 }

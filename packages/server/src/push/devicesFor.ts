@@ -1,11 +1,14 @@
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
+import { PersonEntity, PushDeviceEntity } from '../db/entities/outfit';
 
 /** Devices of people who have not said that they want no such notice on them. */
 export async function devicesFor(entities: EntityManager, people: readonly string[], kind: 'overdue' | 'brief'): Promise<string[]> {
-  const rows: { id: string }[] = await entities.query(
-    `select v.id from push_device v join person p on p.id = v.person_id and p.active
-     where p.id = any($1::uuid[]) and coalesce((p.settings->'push'->>$2)::boolean, true) order by v.made_at`,
-    [people, kind],
-  );
-  return rows.map((r) => r.id);
+  const persons = await entities.findBy(PersonEntity, { id: In([...people]), active: true });
+  const told = persons.filter((p) => p.settings.push?.[kind] ?? true);
+  const devices = await entities.find(PushDeviceEntity, {
+    select: { id: true },
+    where: { personId: In(told.map((p) => p.id)) },
+    order: { madeAt: 'ASC' },
+  });
+  return devices.map((d) => d.id);
 }

@@ -6,11 +6,15 @@ import { DAY } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { Hono } from 'hono';
 import ical, { ICalCalendarMethod, ICalEventStatus } from 'ical-generator';
-import type { EntityManager } from 'typeorm';
+import { Between, type EntityManager, In, IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { digest } from '../auth/session';
 import { inOutfit } from '../db/database';
-import { CalendarAddressEntity, OutfitEntity } from '../db/entities/outfit';
+import { BoatEntity, CalendarAddressEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
+import { PartyEntity, TripEntity } from '../db/entities/trip';
+import { DownForEntity } from '../db/entities/views';
+import { WaterEntity } from '../db/entities/water';
+import { namesOf } from '../db/namesOf';
 import { Problem } from '../errors';
 import type { Deps, Env } from '../http/context';
 import { answers } from '../http/responses';
@@ -71,45 +75,58 @@ export function calendarAddressRoutes({ clock }: Deps) {
   return app;
 }
 
-interface FeedRow {
-  readonly id: string;
-  readonly starts_at: Date;
-  readonly ends_at: Date;
-  readonly status: string;
-  readonly goal: keyof typeof GOALS;
-  readonly meeting: string;
-  readonly boat: string;
-  readonly water: string;
-  readonly captain: string;
-  readonly guests: string[] | null;
-}
-
 async function feedOf(entities: EntityManager, outfitId: string, personId: string, role: string, nowMs: number): Promise<string> {
   const outfit = await entities.findOneByOrFail(OutfitEntity, { id: outfitId });
-  const trips: FeedRow[] = await entities.query(
-    `select t.id, t.starts_at, t.ends_at, t.status, t.goal, t.meeting, b.name as boat, w.name as water, p.name as captain,
-       (select array_agg(c.name order by c.name) from party x join client c on c.id = x.client_id where x.trip_id = t.id) as guests
-     from trip t join boat b on b.id = t.boat_id join water w on w.id = t.water_id join person p on p.id = t.captain_id
-     where t.starts_at between $1 and $2 and t.import_id is null
-       and ($3 = 'owner' or t.captain_id = $4 or exists (select from trip_mate m where m.trip_id = t.id and m.person_id = $4))
-     order by t.starts_at`,
-    [new Date(nowMs - BACK_MS), new Date(nowMs + AHEAD_MS), role, personId],
-  );
+  const down = role === 'owner' ? null : await entities.findBy(DownForEntity, { personId });
+  const trips = await entities.find(TripEntity, {
+    where: {
+      startsAt: Between(new Date(nowMs - BACK_MS), new Date(nowMs + AHEAD_MS)),
+      importId: IsNull(),
+      ...(down === null ? {} : { id: In(down.map((d) => d.tripId)) }),
+    },
+    order: { startsAt: 'ASC' },
+  });
+  const party = await entities.findBy(PartyEntity, { tripId: In(trips.map((t) => t.id)) });
+  const [boats, waters, captains, clients] = [
+    await namesOf(
+      entities,
+      BoatEntity,
+      trips.map((t) => t.boatId),
+    ),
+    await namesOf(
+      entities,
+      WaterEntity,
+      trips.map((t) => t.waterId),
+    ),
+    await namesOf(
+      entities,
+      PersonEntity,
+      trips.map((t) => t.captainId),
+    ),
+    await namesOf(
+      entities,
+      ClientEntity,
+      party.map((p) => p.clientId),
+    ),
+  ];
   const calendar = ical({
     name: `${outfit.name}, trips`,
     prodId: { company: 'Bluffwind', product: 'trips' },
     method: ICalCalendarMethod.PUBLISH,
   });
   for (const t of trips) {
-    const guests = t.guests ?? [];
-    const party = guests.length === 0 ? 'no guests named' : `${guests[0]?.split(' ').at(-1)} party, ${guests.length}`;
+    const guests = party
+      .filter((p) => p.tripId === t.id)
+      .flatMap((p) => clients.get(p.clientId) ?? [])
+      .sort((a, b) => a.localeCompare(b));
+    const title = guests.length === 0 ? 'no guests named' : `${guests[0]?.split(' ').at(-1)} party, ${guests.length}`;
     const event = calendar.createEvent({
       id: `${t.id}@bluffwind`,
-      start: t.starts_at,
-      end: t.ends_at,
+      start: t.startsAt,
+      end: t.endsAt,
       stamp: new Date(nowMs),
-      summary: `${t.boat}: ${party}`,
-      description: `${t.water}. Wants ${GOALS[t.goal]}. Captain ${t.captain}.`,
+      summary: `${boats.get(t.boatId)}: ${title}`,
+      description: `${waters.get(t.waterId)}. Wants ${GOALS[t.goal]}. Captain ${captains.get(t.captainId)}.`,
       status: t.status === 'cancelled' ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
     });
     if (t.meeting !== '') event.location(t.meeting);

@@ -1,5 +1,6 @@
 import { BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity } from '../db/entities/outfit';
 import { PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity } from '../db/entities/trip';
+import { DownForEntity } from '../db/entities/views';
 import { feature } from '../feature';
 import { boatRoutes } from './boatRoutes';
 import { bookingRoutes } from './bookingRoutes';
@@ -12,5 +13,15 @@ import { tripRoutes } from './routes';
 
 export const trips = feature({
   routes: [boatRoutes, bookingRoutes, calendarAddressRoutes, clientRoutes, fitRoutes, mateRoutes, riskRoutes, tripRoutes],
-  entities: [BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity, PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity],
+  entities: [
+    BoatEntity,
+    CalendarAddressEntity,
+    ClientEntity,
+    DownForEntity,
+    RefillEntity,
+    PartyEntity,
+    TripEntity,
+    TripMateEntity,
+    TripSpeciesEntity,
+  ],
 });

@@ -1,5 +1,9 @@
 import { DAY } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
+import { DepartureEntity } from '../db/entities/day';
+import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { TripEntity } from '../db/entities/trip';
+import { namesOf } from '../db/namesOf';
 
 /** A boat that is out after it was to be back. */
 export interface OverdueBoat {
@@ -16,11 +20,30 @@ const ALARM_MS = 3 * DAY;
 
 /** Boats that are out after the time signed before leaving, or after the trip's end where nothing was signed. */
 export async function overdueBoats(entities: EntityManager, nowMs: number): Promise<OverdueBoat[]> {
-  const rows: { id: string; boat: string; captain: string; due: Date; ashore: string }[] = await entities.query(
-    `select t.id, b.name as boat, p.name as captain, coalesce(d.due_at, t.ends_at) as due, coalesce(d.ashore, '') as ashore
-     from trip t join boat b on b.id = t.boat_id join person p on p.id = t.captain_id left join departure d on d.trip_id = t.id
-     where t.status = 'under way' and coalesce(d.due_at, t.ends_at) between $1 and $2 order by 4`,
-    [new Date(nowMs - ALARM_MS), new Date(nowMs)],
+  const trips = await entities.findBy(TripEntity, { status: 'under way' });
+  const signed = await entities.findBy(DepartureEntity, { tripId: In(trips.map((t) => t.id)) });
+  const late = trips
+    .map((trip) => {
+      const departure = signed.find((d) => d.tripId === trip.id);
+      return { trip, dueAt: departure?.dueAt ?? trip.endsAt, ashore: departure?.ashore ?? '' };
+    })
+    .filter(({ dueAt }) => +dueAt >= nowMs - ALARM_MS && +dueAt <= nowMs)
+    .sort((a, b) => +a.dueAt - +b.dueAt);
+  const boats = await namesOf(
+    entities,
+    BoatEntity,
+    late.map((l) => l.trip.boatId),
   );
-  return rows.map((r) => ({ tripId: r.id, boat: r.boat, captain: r.captain, dueAt: r.due, ashore: r.ashore }));
+  const captains = await namesOf(
+    entities,
+    PersonEntity,
+    late.map((l) => l.trip.captainId),
+  );
+  return late.map(({ trip, dueAt, ashore }) => ({
+    tripId: trip.id,
+    boat: boats.get(trip.boatId) ?? '',
+    captain: captains.get(trip.captainId) ?? '',
+    dueAt,
+    ashore,
+  }));
 }

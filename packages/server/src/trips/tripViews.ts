@@ -3,7 +3,8 @@ import type { TripView } from '@bluffwind/contract/trips';
 import { type EntityManager, In, LessThanOrEqual } from 'typeorm';
 import { SpeciesEntity } from '../db/entities/grounds';
 import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
-import { PartyEntity, PlanEntity, TripMateEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { PartyEntity, TripMateEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
+import { PlanNowEntity } from '../db/entities/views';
 import { ForecastEntity, WaterEntity } from '../db/entities/water';
 import type { Who } from '../http/who';
 import { partyOfTrip } from './riskOfTrip';
@@ -25,7 +26,7 @@ export async function tripViews(
     await entities.findBy(PartyEntity, { tripId: ids }),
     await entities.findBy(TripSpeciesEntity, { tripId: ids }),
     await entities.find(SpeciesEntity, { order: { name: 'ASC' } }),
-    await entities.find(PlanEntity, { where: { tripId: ids }, order: { version: 'DESC' } }),
+    await entities.findBy(PlanNowEntity, { tripId: ids }),
     await entities.findBy(TripMateEntity, { tripId: ids }),
   ];
   return trips.map((t) => {
