@@ -13,10 +13,10 @@ import { dayRigs } from '@bluffwind/core/tackle/dayRigs';
 import type { NightItem } from '@bluffwind/core/tackle/nightList';
 import { holdsIn, limitWords, recheckWords, type Rule } from '@bluffwind/core/rules/verdict';
 import { dateWords } from '@bluffwind/core/rules/seasonWords';
-import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
-import type { EntityManager } from 'typeorm';
+import { addDays, DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import { And, type EntityManager, IsNull, LessThan, MoreThanOrEqual } from 'typeorm';
 import { SpotEntity, type SpotRow } from '../db/entities/grounds';
-import type { TripRow } from '../db/entities/trip';
+import { StopEntity, type TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { effectiveBed } from '../grounds/chartData';
 import { found } from '../http/context';
@@ -122,7 +122,7 @@ export async function briefParts(entities: EntityManager, outfitId: string, date
     outcomes,
     waters: changed,
     boats,
-    tired: await tiredSpots(entities, dayStart),
+    tired: await tiredSpots(entities, spots, dayStart, zone),
     resting: await restWords(entities, trips, spots, dayEnd, zone),
   };
 }
@@ -208,12 +208,21 @@ async function restWords(
 }
 
 /** Spots fished on four or more of the last five days. */
-async function tiredSpots(entities: EntityManager, dayStart: number): Promise<BriefParts['tired']> {
-  const rows: { id: string; name: string; days: number }[] = await entities.query(
-    `select sp.id, sp.name, count(distinct date_trunc('day', st.started_at))::int as days from stop st join spot sp on sp.id = st.spot_id
-     where st.started_at >= $1 and st.started_at < $2 and st.deleted_at is null
-     group by sp.id, sp.name having count(distinct date_trunc('day', st.started_at)) >= 4 order by 3 desc, 2`,
-    [new Date(dayStart - 4 * 86_400_000), new Date(dayStart + 86_400_000)],
-  );
-  return rows.map((r) => ({ spotId: r.id, words: `${r.name}: fished ${r.days} days of 5` }));
+async function tiredSpots(
+  entities: EntityManager,
+  spots: readonly SpotRow[],
+  dayStart: number,
+  zone: string,
+): Promise<BriefParts['tired']> {
+  const stops = await entities.findBy(StopEntity, {
+    startedAt: And(MoreThanOrEqual(new Date(dayStart - 4 * DAY)), LessThan(new Date(dayStart + DAY))),
+    deletedAt: IsNull(),
+  });
+  const days = new Map<string, Set<string>>();
+  for (const { spotId, startedAt } of stops) days.set(spotId, (days.get(spotId) ?? new Set()).add(localDate(startedAt.getTime(), zone)));
+  return spots
+    .map((s) => ({ spotId: s.id, name: s.name, days: days.get(s.id)?.size ?? 0 }))
+    .filter((s) => s.days >= 4)
+    .sort((a, b) => b.days - a.days || a.name.localeCompare(b.name))
+    .map(({ spotId, name, days }) => ({ spotId, words: `${name}: fished ${days} days of 5` }));
 }

@@ -1,4 +1,4 @@
-import { type EntityManager, type EntitySchema, type FindOptionsSelect, type FindOptionsWhere, In } from 'typeorm';
+import { Any, type EntityManager, type EntitySchema, type FindOptionsSelect, type FindOptionsWhere } from 'typeorm';
 
 /** Names of rows by their keys; a row that is not there, or not for who asks, has none. */
 export async function namesOf<T extends { id: string; name: string }>(
@@ -10,7 +10,7 @@ export async function namesOf<T extends { id: string; name: string }>(
   if (wanted.length === 0) return new Map();
   const rows = await entities.find(entity, {
     select: { id: true, name: true } as FindOptionsSelect<T>,
-    where: { id: In(wanted) } as FindOptionsWhere<T>,
+    where: { id: Any(wanted) } as FindOptionsWhere<T>,
   });
   return new Map(rows.map((r) => [r.id, r.name]));
 }

@@ -1,16 +1,19 @@
 // What was lost leaves the boxes when the captain signs the day off, and comes back when he opens it again.
 import type { DebriefEdit } from '@bluffwind/contract/debrief';
-import { type EntityManager, IsNull, Not } from 'typeorm';
+import { type EntityManager, In, IsNull, Not, Raw } from 'typeorm';
+import { PresentationEntity } from '../db/entities/grounds';
 import { GearEntity } from '../db/entities/rigs';
+import { SetEntity, StopEntity } from '../db/entities/trip';
 
 /** Takes what was lost out of the stock of gear of that name; none falls below nothing. @returns Pieces taken, by gear. */
 export async function takeLost(entities: EntityManager, lost: DebriefEdit['lost']): Promise<Record<string, number>> {
   const taken: Record<string, number> = {};
   for (const { what, number } of lost) {
-    const [row]: { id: string; stock: number }[] = await entities.query(
-      `select id, stock from gear where lower(name) = lower($1) and retired_at is null and stock is not null order by id limit 1 for update`,
-      [what],
-    );
+    const row = await entities.findOne(GearEntity, {
+      where: { name: Raw((name) => `lower(${name}) = lower(:what)`, { what }), retiredAt: IsNull(), stock: Not(IsNull()) },
+      order: { id: 'ASC' },
+      lock: { mode: 'pessimistic_write' },
+    });
     const pieces = Math.min(number, row?.stock ?? 0);
     if (!row || pieces === 0) continue;
     await entities.decrement(GearEntity, { id: row.id }, 'stock', pieces);
@@ -26,12 +29,12 @@ export async function putBack(entities: EntityManager, taken: Readonly<Record<st
 
 /** Names by which things are lost: the baits fished on a trip, then what is in the boxes. */
 export async function tackleNames(entities: EntityManager, tripId: string): Promise<string[]> {
-  const rows: { name: string }[] = await entities.query(
-    `select name from (
-       select p.name, 0 as rank from "set" s join stop st on st.id = s.stop_id and st.deleted_at is null and st.trip_id = $1
-         join presentation p on p.id = s.presentation_id
-       union select name, 1 from gear where retired_at is null) x group by name order by min(rank), name`,
-    [tripId],
-  );
-  return rows.map((r) => r.name);
+  const stops = await entities.findBy(StopEntity, { tripId, deletedAt: IsNull() });
+  const sets = await entities.findBy(SetEntity, { stopId: In(stops.map((s) => s.id)) });
+  const baits = await entities.find(PresentationEntity, {
+    where: { id: In(sets.map((s) => s.presentationId)) },
+    order: { name: 'ASC' },
+  });
+  const gear = await entities.find(GearEntity, { where: { retiredAt: IsNull() }, order: { name: 'ASC' } });
+  return [...new Set([...baits, ...gear].map((x) => x.name))];
 }

@@ -1,6 +1,7 @@
 import type { DeckStop } from '@bluffwind/contract/deck';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { outsOf } from './linesOut';
+import { CatchToldEntity } from '../db/entities/day';
 import { StopEntity, SetEntity, CatchEntity } from '../db/entities/trip';
 
 /** Stops of a trip with their sets and fish, as a phone holds them. */
@@ -57,11 +58,16 @@ export async function deckStops(entities: EntityManager, tripId: string): Promis
 
 /** When each thing of each fish was told last. */
 async function timesTold(entities: EntityManager, catchIds: readonly string[]): Promise<Map<string, Record<string, string>>> {
-  const rows: { catch_id: string; field: string; at: Date }[] = await entities.query(
-    'select catch_id, field, max(at) as at from catch_told where catch_id = any($1) group by 1, 2',
-    [catchIds],
-  );
+  const rows = await entities
+    .createQueryBuilder(CatchToldEntity, 'w')
+    .select('w.catchId', 'catchId')
+    .addSelect('w.field', 'field')
+    .addSelect('max(w.at)', 'at')
+    .where({ catchId: In([...catchIds]) })
+    .groupBy('w.catchId')
+    .addGroupBy('w.field')
+    .getRawMany<{ catchId: string; field: string; at: Date }>();
   const told = new Map<string, Record<string, string>>();
-  for (const r of rows) told.set(r.catch_id, { ...told.get(r.catch_id), [r.field]: r.at.toISOString() });
+  for (const r of rows) told.set(r.catchId, { ...told.get(r.catchId), [r.field]: r.at.toISOString() });
   return told;
 }

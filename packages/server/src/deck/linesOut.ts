@@ -2,9 +2,10 @@
 // was not fished.
 import type { DeckEntry } from '@bluffwind/contract/deck';
 import type { LinesOut } from '@bluffwind/core/turn/disturbances';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, LessThanOrEqual } from 'typeorm';
 import { type DisturbanceRow, DisturbanceEntity } from '../db/entities/day';
 import { Problem } from '../errors';
+import { endSets } from './endAt';
 import { insertOnce } from './insertOnce';
 
 type Out = Extract<DeckEntry, { kind: 'lines-out' }>;
@@ -20,10 +21,7 @@ export async function linesOut(entities: EntityManager, outfitId: string, entry:
     (known) => known.stopId === entry.stopId && +known.fromAt === +at,
   );
   if (!isNew) return;
-  await entities.query(
-    `update "set" set ended_at = greatest($2, started_at) where stop_id = $1 and ended_at is null and started_at <= $2`,
-    [entry.stopId, at],
-  );
+  await endSets(entities, { stopId: entry.stopId, startedAt: LessThanOrEqual(at) }, at);
 }
 
 /** Ends the time without lines. Throws Problem for one that this stop does not have. */

@@ -1,14 +1,16 @@
 // What a phone says of stops and of what fishes at them. Every entry carries the keys of its rows, so that sending it again
 // changes nothing; the phone may send entries in any number of tries.
 import type { TrialRods } from '@bluffwind/contract/trials';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, IsNull } from 'typeorm';
 import { TrackPartEntity } from '../db/entities/day';
-import { SetEntity, type SetRow, SightingEntity, StopEntity } from '../db/entities/trip';
+import { CatchEntity, SetEntity, type SetRow, SightingEntity, StopEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { closeOpen } from './closeOpen';
+import { endSets } from './endAt';
 import { insertOnce } from './insertOnce';
 import { linesIn, linesOut } from './linesOut';
 import { spotNow } from './spotNow';
+import { stopOfCatch } from './stopOf';
 import type { Takers } from './takers';
 
 /** Rods that one boat fishes at a time. */
@@ -39,11 +41,7 @@ export const STOP_ENTRIES: Takers<
     await requireStop(entities, trip.id, entry.stopId);
     const isNew = await insertSet(entities, { ...entry.set, outfitId, stopId: entry.stopId, startedAt: at });
     if (!isNew) return;
-    await entities.query(`update "set" set ended_at = greatest($2, started_at) where id = $1 and stop_id = $3 and ended_at is null`, [
-      entry.endSetId,
-      at,
-      entry.stopId,
-    ]);
+    await endSets(entities, { id: entry.endSetId, stopId: entry.stopId }, at);
   },
   async 'lines-out'({ entities, outfitId, trip, entry }) {
     await requireStop(entities, trip.id, entry.stopId);
@@ -91,11 +89,8 @@ export const STOP_ENTRIES: Takers<
     await insertOnce(entities, SightingEntity, row, (k) => k.tripId === trip.id && k.kind === what && +k.at === +at);
   },
   async 'undo-catch'({ entities, trip, entry, at }) {
-    await entities.query(
-      `update "catch" c set deleted_at = coalesce(c.deleted_at, $2) from "set" s join stop st on st.id = s.stop_id
-         where c.id = $1 and s.id = c.set_id and st.trip_id = $3`,
-      [entry.catchId, at, trip.id],
-    );
+    if ((await stopOfCatch(entities, entry.catchId))?.tripId === trip.id)
+      await entities.update(CatchEntity, { id: entry.catchId, deletedAt: IsNull() }, { deletedAt: at });
   },
 };
 

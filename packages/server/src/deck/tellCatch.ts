@@ -1,8 +1,12 @@
 // What is told of a fish after it was logged: each thing has its history, and the latest word of it holds.
 import type { DeckEntry, FishMore } from '@bluffwind/contract/deck';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In } from 'typeorm';
+import { CatchToldEntity } from '../db/entities/day';
+import { SpeciesEntity } from '../db/entities/grounds';
+import { CatchEntity, PartyEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import type { DeckTrip } from './onTrip';
+import { stopOfSet } from './stopOf';
 import type { Taken } from './takers';
 
 type Told = Extract<DeckEntry, { kind: 'tell-catch' }>;
@@ -37,6 +41,7 @@ interface Word {
 export async function sayOf(entities: EntityManager, { entryId, outfitId, catchId, told, at, by }: Word): Promise<void> {
   const fields = Object.keys(told);
   await keepFirstWord(entities, catchId, fields, at);
+  // A thing that is taken back is told as JSON's null, which the entities would write as no value.
   await entities.query(
     `insert into catch_told (entry_id, field, outfit_id, catch_id, value, at, by)
      select $1, t.field, $2, $3, t.value, $4, $5 from jsonb_each($6::jsonb) t(field, value) on conflict do nothing`,
@@ -63,10 +68,14 @@ async function keepFirstWord(entities: EntityManager, catchId: string, fields: r
 
 /** Shows of some fields the latest word. */
 export async function showLatest(entities: EntityManager, catchId: string, fields: readonly string[]): Promise<void> {
-  const latest: { field: keyof FishMore; value: unknown }[] = await entities.query(
-    `select distinct on (field) field, value from catch_told where catch_id = $1 and field = any($2) order by field, at desc, entry_id desc`,
-    [catchId, fields],
-  );
+  const told = await entities.find(CatchToldEntity, {
+    where: { catchId, field: In([...fields]) },
+    order: { at: 'DESC', entryId: 'DESC' },
+  });
+  const latest = fields.flatMap((field) => {
+    const word = told.find((t) => t.field === field);
+    return word ? [{ field: field as keyof FishMore, value: word.value }] : [];
+  });
   const own = latest.filter((l) => COLUMNS[l.field]);
   const more = latest.filter((l) => !COLUMNS[l.field]);
   const sets = own.map((l, i) => `${COLUMNS[l.field]} = $${i + 3}`);
@@ -78,18 +87,15 @@ export async function showLatest(entities: EntityManager, catchId: string, field
 }
 
 async function requireTold(entities: EntityManager, trip: DeckTrip, { catchId, told }: Told): Promise<void> {
-  const [fish]: { outcome: string; aboard: boolean; known: boolean }[] = await entities.query(
-    `select c.outcome, $3::uuid is null or exists (select from party p where p.trip_id = st.trip_id and p.client_id = $3) as aboard,
-       $4::uuid is null or exists (select from species where id = $4) as known
-     from "catch" c join "set" s on s.id = c.set_id join stop st on st.id = s.stop_id where c.id = $1 and st.trip_id = $2`,
-    [catchId, trip.id, told.clientId ?? null, told.speciesId ?? null],
-  );
-  if (!fish) throw new Problem('not_found', 'catchId: no such fish on this trip', [{ field: 'catchId', message: 'no such fish' }]);
-  if (!fish.aboard)
+  const fish = await entities.findOneBy(CatchEntity, { id: catchId });
+  if (!fish || (await stopOfSet(entities, fish.setId))?.tripId !== trip.id)
+    throw new Problem('not_found', 'catchId: no such fish on this trip', [{ field: 'catchId', message: 'no such fish' }]);
+  const { clientId, speciesId } = told;
+  if (clientId && !(await entities.existsBy(PartyEntity, { tripId: trip.id, clientId })))
     throw new Problem('invalid', 'told.clientId: this guest is not on this trip', [
       { field: 'told.clientId', message: 'not on this trip' },
     ]);
-  if (!fish.known)
+  if (speciesId && !(await entities.existsBy(SpeciesEntity, { id: speciesId })))
     throw new Problem('not_found', 'told.speciesId: no such species', [{ field: 'told.speciesId', message: 'no such species' }]);
   if (told.kept && fish.outcome !== 'landed')
     throw new Problem('invalid', 'told.kept: only a landed fish can be kept', [{ field: 'told.kept', message: 'only for a landed fish' }]);

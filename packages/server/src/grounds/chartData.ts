@@ -6,7 +6,7 @@ import type { Passage } from '@bluffwind/core/ground/barCells';
 import type { RunAreas } from '@bluffwind/core/ground/navigate';
 import type { SeaBed } from '@bluffwind/core/ground/seaBed';
 import { type EntityManager, IsNull } from 'typeorm';
-import { FeatureEntity, type FeatureRow } from '../db/entities/grounds';
+import { FeatureEntity, type FeatureRow, SurveyEntity } from '../db/entities/grounds';
 import { ChartLayerEntity } from '../db/entities/water';
 import { found } from '../http/context';
 
@@ -23,28 +23,19 @@ export interface SurveyHead {
 
 /** Surveys of a water that have not been withdrawn, oldest first. */
 export async function surveysOf(entities: EntityManager, waterId: string): Promise<SurveyHead[]> {
-  const rows: {
-    id: string;
-    name: string;
-    source: 'file' | 'instrument';
-    made_at: Date;
-    soundings: number;
-    tide_corrected: boolean;
-    grid: Grid | null;
-  }[] = await entities.query(
-    `select id, name, source, made_at, cardinality(lat) as soundings, tide_corrected, grid from survey
-       where water_id = $1 and withdrawn_at is null order by made_at, id`,
-    [waterId],
-  );
-  return rows.map((r) => ({
-    id: r.id,
-    name: r.name,
-    source: r.source,
-    madeAt: r.made_at,
-    soundings: Number(r.soundings),
-    tideCorrected: r.tide_corrected,
-    grid: r.grid,
-  }));
+  return entities
+    .createQueryBuilder(SurveyEntity, 's')
+    .select('s.id', 'id')
+    .addSelect('s.name', 'name')
+    .addSelect('s.source', 'source')
+    .addSelect('s.madeAt', 'madeAt')
+    .addSelect('cardinality(s.lat)', 'soundings')
+    .addSelect('s.tideCorrected', 'tideCorrected')
+    .addSelect('s.grid', 'grid')
+    .where({ waterId, withdrawnAt: IsNull() })
+    .orderBy('s.madeAt')
+    .addOrderBy('s.id')
+    .getRawMany<SurveyHead>();
 }
 
 /** The charted grid alone, as stored. */

@@ -1,6 +1,6 @@
 // What went in at spots: for the ranking, and for the wall what is to go in.
 import { DAY } from '@bluffwind/core/units/time';
-import { And, Between, type EntityManager, In, IsNull, LessThan, MoreThan } from 'typeorm';
+import { And, Any, Between, type EntityManager, In, IsNull, LessThan, MoreThan } from 'typeorm';
 import { FeedingEntity, SpotEntity } from '../db/entities/grounds';
 
 /** Feeds of the last seasons: stops of then learn from them what feeding is worth. */
@@ -13,7 +13,7 @@ export async function loadFeeds(entities: EntityManager, waterId: string, before
   const spots = await entities.find(SpotEntity, { select: { id: true }, where: { waterId } });
   const feeds = await entities.find(FeedingEntity, {
     where: {
-      spotId: In(spots.map((s) => s.id)),
+      spotId: Any(spots.map((s) => s.id)),
       done: true,
       removedAt: IsNull(),
       at: And(MoreThan(new Date(beforeMs - FED_DAYS * DAY)), LessThan(new Date(beforeMs))),

@@ -1,22 +1,35 @@
 import type { ImportView } from '@bluffwind/contract/imports';
 import type { EntityManager } from 'typeorm';
+import { PersonEntity } from '../db/entities/outfit';
+import { ImportEntity, type ImportRow } from '../db/entities/water';
+import { namesOf } from '../db/namesOf';
 
-export async function importsOf(entities: EntityManager, waterId: string, only: string | null = null): Promise<ImportView[]> {
-  const rows: (Omit<ImportView, 'madeAt' | 'undoneAt' | 'fileName'> & { file_name: string; made_at: Date; undone_at: Date | null })[] =
-    await entities.query(
-      `select i.id, i.kind, i.file_name, i.made_at, p.name as by, i.stored, i.known, i.refused, i.undone_at
-     from import i join person p on p.id = i.made_by where ($1::uuid is null or i.water_id = $1) and ($2::uuid is null or i.id = $2)
-     order by i.made_at desc, i.id limit 100`,
-      [only ? null : waterId, only],
-    );
-  return rows.map(({ file_name, made_at, undone_at, ...r }) => ({
-    ...r,
-    fileName: file_name,
-    madeAt: made_at.toISOString(),
-    undoneAt: undone_at?.toISOString() ?? null,
-  }));
+/** Imports of a water, the newest first, a hundred at most. */
+export async function importsOf(entities: EntityManager, waterId: string): Promise<ImportView[]> {
+  return views(entities, await entities.find(ImportEntity, { where: { waterId }, order: { madeAt: 'DESC', id: 'ASC' }, take: 100 }));
 }
 
-export async function importOf(entities: EntityManager, importId: string): Promise<ImportView | null> {
-  return (await importsOf(entities, '', importId))[0] ?? null;
+/** One import; null where it is not known. */
+export async function importOf(entities: EntityManager, id: string): Promise<ImportView | null> {
+  const [view] = await views(entities, await entities.findBy(ImportEntity, { id }));
+  return view ?? null;
+}
+
+async function views(entities: EntityManager, rows: readonly ImportRow[]): Promise<ImportView[]> {
+  const people = await namesOf(
+    entities,
+    PersonEntity,
+    rows.map((r) => r.madeBy),
+  );
+  return rows.map(({ id, kind, fileName, madeAt, madeBy, stored, known, refused, undoneAt }) => ({
+    id,
+    kind,
+    fileName,
+    madeAt: madeAt.toISOString(),
+    by: people.get(madeBy) ?? '',
+    stored,
+    known,
+    refused,
+    undoneAt: undoneAt?.toISOString() ?? null,
+  }));
 }

@@ -1,5 +1,5 @@
 import { DAY } from '@bluffwind/core/units/time';
-import { type EntityManager, In, IsNull } from 'typeorm';
+import { Any, type EntityManager, In, IsNull } from 'typeorm';
 import { noteMark } from './storePlaces';
 import type { Jobs } from '../jobs/boss';
 import type { Who } from '../http/who';
@@ -39,11 +39,12 @@ export async function undo(jobs: Jobs, entities: EntityManager, who: Who, row: I
 
 /** Names of the spots of an import that have been fished. */
 async function spotsFishedSince(entities: EntityManager, importId: string): Promise<string[]> {
-  const spots: { name: string }[] = await entities.query(
-    `select s.name from spot s where s.import_id = $1 and s.retired_at is null and exists (select from stop st where st.spot_id = s.id and st.deleted_at is null)`,
-    [importId],
-  );
-  return spots.map((s) => s.name);
+  const spots = await entities.findBy(SpotEntity, { importId, retiredAt: IsNull() });
+  const stops = await entities.find(StopEntity, {
+    select: { id: true, spotId: true },
+    where: { spotId: Any(spots.map((s) => s.id)), deletedAt: IsNull() },
+  });
+  return spots.filter((s) => stops.some((st) => st.spotId === s.id)).map((s) => s.name);
 }
 
 /** Takes the lines that end with a mark out of the notes of a water's spots. */

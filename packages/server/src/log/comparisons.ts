@@ -1,42 +1,12 @@
 import { BIG_LURES } from '@bluffwind/core/plan/bigLureHours';
 import type { Comparisons } from '@bluffwind/contract/trials';
-import type { EntityManager } from 'typeorm';
-/** A miss is a bite, a lost fish was hooked. What was fished on one trip only is not set against what was fished on another. */
+import { type EntityManager, IsNull, Not } from 'typeorm';
+import { FishedEntity } from '../db/entities/views';
+import { sideBySide } from './sideBySide';
+
+/** What trials on the rods have given so far. */
 export async function trialsOf(entities: EntityManager): Promise<Comparisons['trials']> {
-  const rows: {
-    what: Comparisons['trials'][number]['what'];
-    bait: string;
-    arms: string[];
-    trips: number;
-    arm: string;
-    rodHours: number;
-    bites: number;
-    hooked: number;
-    landed: number;
-  }[] = await entities.query(
-    `with fished as (
-       select f.trip_id, s.tried as what, p.name as bait, s.arm, sum(f.rod_hours)::float8 as hours,
-         sum(k.bites)::int as bites, sum(k.hooked)::int as hooked, sum(k.landed)::int as landed
-       from fished_set f join "set" s on s.id = f.id and s.arm is not null join presentation p on p.id = f.presentation_id
-       cross join lateral (select count(*) as bites, count(*) filter (where outcome <> 'missed') as hooked,
-           count(*) filter (where outcome = 'landed') as landed from "catch" where set_id = f.id and deleted_at is null) k
-       group by 1, 2, 3, 4)
-     , side_by_side as (
-       select *, array(select o.arm from fished o where o.trip_id = fished.trip_id and o.what = fished.what and o.bait = fished.bait order by o.arm) as arms from fished)
-     select what, bait, arms, count(distinct trip_id)::int as trips, arm, sum(hours)::float8 as "rodHours", sum(bites)::int as bites,
-       sum(hooked)::int as hooked, sum(landed)::int as landed
-     from side_by_side where cardinality(arms) > 1 group by what, bait, arms, arm order by what, bait, arms, arm`,
-  );
-  const trials = new Map<string, Comparisons['trials'][number]>();
-  for (const { what, bait, arms, trips, ...counts } of rows) {
-    const key = JSON.stringify([what, bait, arms]);
-    const known = trials.get(key);
-    if (known) {
-      known.arms.push(counts);
-      known.trips = Math.max(known.trips, trips);
-    } else trials.set(key, { what, bait, trips, arms: [counts] });
-  }
-  return [...trials.values()];
+  return sideBySide(await entities.findBy(FishedEntity, { arm: Not(IsNull()) }));
 }
 
 /** Marks, and whether a fish was landed on that trip within the hour. */

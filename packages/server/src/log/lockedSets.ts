@@ -1,4 +1,7 @@
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
+import { SpotEntity } from '../db/entities/grounds';
+import { SetEntity, StopEntity } from '../db/entities/trip';
+import { WaterEntity } from '../db/entities/water';
 
 export interface LockedSet {
   readonly id: string;
@@ -10,10 +13,14 @@ export interface LockedSet {
 
 /** Those of the entries that are in the log still, held until the end of the transaction. */
 export async function lockedSets(entities: EntityManager, ids: readonly string[]): Promise<LockedSet[]> {
-  return entities.query(
-    `select s.id, s.presentation_id as "presentationId", sp.name as spot, w.kind = 'fresh' as fresh
-         from "set" s join stop st on st.id = s.stop_id and st.deleted_at is null join spot sp on sp.id = st.spot_id
-         join water w on w.id = sp.water_id where s.id = any($1) for update of s`,
-    [ids],
-  );
+  const sets = await entities.find(SetEntity, { where: { id: In([...ids]) }, lock: { mode: 'pessimistic_write' } });
+  const stops = await entities.findBy(StopEntity, { id: In(sets.map((s) => s.stopId)), deletedAt: IsNull() });
+  const spots = await entities.findBy(SpotEntity, { id: In(stops.map((s) => s.spotId)) });
+  const waters = await entities.findBy(WaterEntity, { id: In(spots.map((s) => s.waterId)) });
+  return sets.flatMap(({ id, stopId, presentationId }) => {
+    const spotId = stops.find((s) => s.id === stopId)?.spotId;
+    const spot = spots.find((s) => s.id === spotId);
+    const water = waters.find((w) => w.id === spot?.waterId);
+    return spot && water ? [{ id, presentationId, spot: spot.name, fresh: water.kind === 'fresh' }] : [];
+  });
 }

@@ -1,9 +1,11 @@
 // One fish logged by two phones.
 import { randomUUID } from 'node:crypto';
 import { fishMore } from '@bluffwind/contract/deck';
-import type { EntityManager } from 'typeorm';
+import { type EntityManager, In, IsNull } from 'typeorm';
 import { PhotoEntity } from '../db/entities/day';
+import { SpotEntity } from '../db/entities/grounds';
 import { CatchEntity, type CatchRow } from '../db/entities/trip';
+import { stopOfSet } from '../deck/stopOf';
 import { sayOf } from '../deck/tellCatch';
 import { Problem } from '../errors';
 import type { Who } from '../http/who';
@@ -14,15 +16,21 @@ type Fish = Pick<CatchRow, 'id' | 'outcome' | 'setId'> & { readonly tripId: stri
 /** What one fish can take from the other: whether it was kept is said by the one that stays. */
 const TAKEN = Object.keys(fishMore.shape).filter((f) => f !== 'kept' && f !== 'lengthKind');
 
+/** Fish that are in the log still, at spots that who asks may know of; held until the end of the transaction. */
+async function bothFish(entities: EntityManager, ids: readonly string[]): Promise<Fish[]> {
+  const rows = await entities.find(CatchEntity, { where: { id: In([...ids]), deletedAt: IsNull() }, lock: { mode: 'pessimistic_write' } });
+  const fish: Fish[] = [];
+  for (const { id, outcome, setId, more, clientId, lengthMm, lengthKind, speciesId } of rows) {
+    const stop = await stopOfSet(entities, setId);
+    if (stop && (await entities.existsBy(SpotEntity, { id: stop.spotId })))
+      fish.push({ id, outcome, setId, tripId: stop.tripId, said: { ...more, clientId, lengthMm, lengthKind, speciesId } });
+  }
+  return fish;
+}
+
 /** The one that is kept takes from the other what nobody said of it; the other is in the log no more. Throws Problem. */
 export async function mergeFish(entities: EntityManager, who: Who, keepId: string, otherId: string, nowMs: number) {
-  const found: Fish[] = await entities.query(
-    `select k.id, k.outcome, k.set_id as "setId", st.trip_id as "tripId", k.more || jsonb_build_object('clientId', k.client_id,
-       'lengthMm', k.length_mm, 'lengthKind', k.length_kind, 'speciesId', k.species_id) as said
-     from "catch" k join "set" s on s.id = k.set_id join stop st on st.id = s.stop_id join spot sp on sp.id = st.spot_id
-     where k.id = any($1) and k.deleted_at is null for update of k`,
-    [[keepId, otherId]],
-  );
+  const found = await bothFish(entities, [keepId, otherId]);
   const keep = found.find((f) => f.id === keepId);
   const other = found.find((f) => f.id === otherId);
   if (!keep || !other || keepId === otherId) throw new Problem('not_found', 'One of the two is not in the log any more.');

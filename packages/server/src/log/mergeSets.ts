@@ -1,7 +1,7 @@
 // The same fishing logged by two phones: its hours would count twice, and its fish in two places. Made one, and parted again when asked.
 import { randomUUID } from 'node:crypto';
 import { MINUTE } from '@bluffwind/core/units/time';
-import { type EntityManager, In } from 'typeorm';
+import { type EntityManager, In, Not } from 'typeorm';
 import { DisturbanceEntity, TrackPartEntity } from '../db/entities/day';
 import { LogMergedEntity, LogMergeEntity, type MergedBefore } from '../db/entities/logMerge';
 import { CatchEntity, SetEntity, StopEntity } from '../db/entities/trip';
@@ -64,12 +64,9 @@ export async function mergeSets(entities: EntityManager, who: Who, setIds: reado
   const ended = new Date(Math.max(...logged.map((l) => (l.endedAt as Date).getTime())));
   const rods = Math.max(...logged.map((l) => l.rods));
   const stopIds = [...new Set(logged.map((l) => l.stopId))];
-  const stops: { id: string; endedAt: Date | null; empty: boolean }[] = await entities.query(
-    `select st.id, st.ended_at as "endedAt", not exists (select from "set" s where s.stop_id = st.id and s.id <> all($2)) as empty
-     from stop st where st.id = any($1)`,
-    [stopIds, goneIds],
-  );
-  const emptied = stops.filter((s) => s.empty && s.id !== kept.stopId).map((s) => s.id);
+  const stops = await entities.findBy(StopEntity, { id: In(stopIds) });
+  const staying = await entities.findBy(SetEntity, { stopId: In(stopIds), id: Not(In(goneIds)) });
+  const emptied = stopIds.filter((id) => id !== kept.stopId && !staying.some((s) => s.stopId === id));
   const fish = await entities.find(CatchEntity, { select: { id: true, setId: true }, where: { setId: In(goneIds) }, order: { at: 'ASC' } });
   const outs = await entities.find(DisturbanceEntity, { select: { id: true, stopId: true }, where: { stopId: In(emptied) } });
   const ways = await entities.find(TrackPartEntity, { select: { entryId: true, stopId: true }, where: { stopId: In(emptied) } });
@@ -89,7 +86,8 @@ export async function mergeSets(entities: EntityManager, who: Who, setIds: reado
   await entities.update(TrackPartEntity, { stopId: In(emptied) }, { stopId: kept.stopId });
   await entities.update(StopEntity, { id: In(emptied) }, { deletedAt: new Date(nowMs) });
   // The middle of the stop has moved, and with it the water that it was fished in.
-  await entities.query('update stop set ended_at = greatest(ended_at, $2), conditions = null where id = $1', [kept.stopId, ended]);
+  const stopEnded = stops.find((s) => s.id === kept.stopId)?.endedAt ?? ended;
+  await entities.update(StopEntity, { id: kept.stopId }, { endedAt: stopEnded > ended ? stopEnded : ended, conditions: null });
   const mergeId = await noteMerge(entities, who, kept.id, before, nowMs, [
     ...goneIds.map((id) => ({ id, kind: 'set' as const, intoId: kept.id })),
     ...emptied.map((id) => ({ id, kind: 'stop' as const, intoId: kept.stopId })),

@@ -1,8 +1,10 @@
 // What was made one is two again.
 import { type EntityManager, In } from 'typeorm';
-import { CatchToldEntity, PhotoEntity } from '../db/entities/day';
+import { CatchToldEntity, DisturbanceEntity, PhotoEntity, TrackPartEntity } from '../db/entities/day';
 import { LogMergedEntity, LogMergeEntity, type LogMergeRow } from '../db/entities/logMerge';
-import { CatchEntity, SetEntity } from '../db/entities/trip';
+import { SpotEntity } from '../db/entities/grounds';
+import { CatchEntity, SetEntity, StopEntity } from '../db/entities/trip';
+import { stopOfCatch, stopOfSet } from '../deck/stopOf';
 import { showLatest } from '../deck/tellCatch';
 import { Problem } from '../errors';
 
@@ -12,12 +14,9 @@ export async function part(entities: EntityManager, merge: LogMergeRow): Promise
   if (await entities.existsBy(LogMergedEntity, { id: intoId }))
     throw new Problem('conflict', 'This was made one with another entry since: part that one first.');
   // A spot that another captain keeps is nothing that this one can see.
-  const [seen] = await entities.query(
-    `select s.id from "set" s join stop st on st.id = s.stop_id join spot sp on sp.id = st.spot_id
-     where s.id = $1 or s.id = (select set_id from "catch" where id = $1)`,
-    [intoId],
-  );
-  if (!seen) throw new Problem('not_found', 'What it made is not in the log any more.');
+  const stop = before.what === 'fish' ? await stopOfCatch(entities, intoId) : await stopOfSet(entities, intoId);
+  if (!stop || !(await entities.existsBy(SpotEntity, { id: stop.spotId })))
+    throw new Problem('not_found', 'What it made is not in the log any more.');
   const setId = before.what === 'fish' ? await fishAgain(entities, merge) : await setsAgain(entities, merge);
   // Its parts go with it.
   await entities.delete(LogMergeEntity, { id: merge.id });
@@ -40,34 +39,12 @@ async function fishAgain(entities: EntityManager, { before, intoId }: LogMergeRo
 async function setsAgain(entities: EntityManager, { before, intoId }: LogMergeRow): Promise<string> {
   const { sets = [], kept, stops = [], fish = [], outs = [], ways = [] } = before;
   if (!(await entities.existsBy(SetEntity, { id: intoId }))) throw new Problem('conflict', 'The entry is not in the log any more.');
-  await entities.query(
-    'update stop set ended_at = x.ended, deleted_at = null, conditions = null from unnest($1::uuid[], $2::timestamptz[]) x(id, ended) where stop.id = x.id',
-    [stops.map((s) => s.id), stops.map((s) => s.endedAt)],
-  );
+  for (const { id, endedAt } of stops)
+    await entities.update(StopEntity, { id }, { endedAt: endedAt === null ? null : new Date(endedAt), deletedAt: null, conditions: null });
   await entities.query('insert into "set" select * from jsonb_populate_recordset(null::"set", $1)', [JSON.stringify(sets)]);
   if (kept) await entities.update(SetEntity, { id: intoId }, { rods: kept.rods, endedAt: new Date(kept.endedAt) });
-  const back = async (table: string, key: string, column: string, moved: readonly { id: string; to: string }[]) =>
-    entities.query(`update ${table} set ${column} = x.was from unnest($1::uuid[], $2::uuid[]) x(id, was) where ${table}.${key} = x.id`, [
-      moved.map((m) => m.id),
-      moved.map((m) => m.to),
-    ]);
-  await back(
-    '"catch"',
-    'id',
-    'set_id',
-    fish.map((f) => ({ id: f.id, to: f.setId })),
-  );
-  await back(
-    'disturbance',
-    'id',
-    'stop_id',
-    outs.map((o) => ({ id: o.id, to: o.stopId })),
-  );
-  await back(
-    'track_part',
-    'entry_id',
-    'stop_id',
-    ways.map((w) => ({ id: w.id, to: w.stopId })),
-  );
+  for (const { id, setId } of fish) await entities.update(CatchEntity, { id }, { setId });
+  for (const { id, stopId } of outs) await entities.update(DisturbanceEntity, { id }, { stopId });
+  for (const { id, stopId } of ways) await entities.update(TrackPartEntity, { entryId: id }, { stopId });
   return intoId;
 }

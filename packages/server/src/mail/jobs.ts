@@ -3,18 +3,13 @@ import { through } from '../db/doors';
 import { randomBytes, randomUUID } from 'node:crypto';
 import { clockWords, METRIC, type Units } from '@bluffwind/core/units/measure';
 import { DAY, localTime, MINUTE } from '@bluffwind/core/units/time';
-import { type DataSource, type EntityManager, IsNull, MoreThan } from 'typeorm';
+import { type DataSource, IsNull, MoreThan } from 'typeorm';
 import { audit } from '../audit';
 import { digest } from '../auth/session';
 import { briefFileFor } from '../brief/fileFor';
 import type { Config } from '../config';
 import { inOutfit } from '../db/database';
 import { InvitationEntity, OutfitEntity, PersonEntity, type PersonRow } from '../db/entities/outfit';
-import { TripEntity } from '../db/entities/trip';
-import { outfitIds } from '../db/outfitIds';
-import { devicesFor } from '../push/devicesFor';
-import { overdueBoats } from '../trips/overdue';
-import type { Jobs } from '../jobs/boss';
 import { boatWords } from './boatWords';
 import type { MailJob } from './job';
 import { backLetter, briefLetter, invitationLetter, type Letter, newPasswordLetter, overdueLetter } from './letters';
@@ -144,69 +139,4 @@ async function newPassword(source: DataSource, mail: Mail, email: string, nowMs:
     const letter = newPasswordLetter({ outfit: outfit.name, name: person.name, link, minutes: NEW_PASSWORD_MIN });
     return { to: person, letter, undo: () => inOutfit(source, outfitId, (again) => again.delete(InvitationEntity, { id })) };
   });
-}
-
-/**
- * Has everybody ashore written to of boats that are overdue, and again when such a boat is back; each of them once.
- * @param terms - Whether there is a mail server; devices are told without one.
- * @returns People who are told.
- */
-export async function lookForOverdue(source: DataSource, jobs: Jobs, nowMs: number, { mail }: { mail: boolean }): Promise<number> {
-  let told = 0;
-  for (const outfitId of await outfitIds(source))
-    told += await inOutfit(source, outfitId, async (entities) => {
-      const out: { kind: 'overdue' | 'back'; tripId: string; personId: string; dueAt: Date }[] = [];
-      for (const boat of await overdueBoats(entities, nowMs))
-        for (const personId of await ashore(entities, boat.tripId, mail)) out.push({ kind: 'overdue', ...boat, personId });
-      for (const told of await toldOfBoatsBack(entities)) out.push({ kind: 'back', ...told });
-      let sent = 0;
-      for (const { kind, tripId, personId, dueAt } of out) {
-        const fresh: unknown[] = await entities.query(
-          `insert into notice (outfit_id, kind, trip_id, person_id, due_at, at) values ($1, $2, $3, $4, $5, $6)
-           on conflict do nothing returning kind`,
-          [outfitId, kind, tripId, personId, dueAt, new Date(nowMs)],
-        );
-        if (fresh.length === 0) continue;
-        const dueAtMs = dueAt.getTime();
-        const devices = await devicesFor(entities, [personId], 'overdue');
-        // Whoever was alarmed is told of the end of it, though he has switched letters off meanwhile.
-        if (mail && ((await wantsLetter(entities, personId)) || (kind === 'back' && devices.length === 0)))
-          await jobs.send(entities, 'mail', { kind, outfitId, tripId, personId, dueAtMs });
-        for (const deviceId of devices) await jobs.send(entities, 'push', { kind, outfitId, tripId, deviceId, dueAtMs });
-        sent++;
-      }
-      return sent;
-    });
-  return told;
-}
-
-/** Whether a person wants the alarm by mail: where he has said nothing he does. */
-async function wantsLetter(entities: EntityManager, personId: string): Promise<boolean> {
-  const person = await entities.findOneByOrFail(PersonEntity, { id: personId });
-  return person.settings.mail?.overdue ?? true;
-}
-
-/** Everybody who is not on that boat and has not said that he wants the alarm neither by mail nor on a device. */
-async function ashore(entities: EntityManager, tripId: string, mail: boolean): Promise<string[]> {
-  const trip = await entities.findOneByOrFail(TripEntity, { id: tripId });
-  const rows: { id: string }[] = await entities.query(
-    `select p.id from person p where p.active and p.id <> $2
-       and not exists (select from trip_mate m where m.trip_id = $1 and m.person_id = p.id)
-       and (coalesce((p.settings->'mail'->>'overdue')::boolean, true) and $3
-         or coalesce((p.settings->'push'->>'overdue')::boolean, true) and exists (select from push_device v where v.person_id = p.id))`,
-    [tripId, trip.captainId, mail],
-  );
-  return rows.map((r) => r.id);
-}
-
-/** Who was written to of a boat that has ended its trip since. */
-async function toldOfBoatsBack(entities: EntityManager): Promise<{ tripId: string; personId: string; dueAt: Date }[]> {
-  const rows: { trip_id: string; person_id: string; due_at: Date }[] = await entities.query(
-    `select distinct on (n.trip_id, n.person_id) n.trip_id, n.person_id, n.due_at from notice n
-     join trip t on t.id = n.trip_id and t.status = 'done'
-     where n.kind = 'overdue' and not exists (
-       select from notice b where b.kind = 'back' and b.trip_id = n.trip_id and b.person_id = n.person_id)
-     order by n.trip_id, n.person_id, n.due_at desc`,
-  );
-  return rows.map((r) => ({ tripId: r.trip_id, personId: r.person_id, dueAt: r.due_at }));
 }

@@ -8,7 +8,7 @@ import { handlersOf } from '../jobs/handlers';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { iso } from '../testing/validBodies';
 import type { MailJob } from './job';
-import { lookForOverdue } from './jobs';
+import { lookForOverdue } from './overdueNotices';
 
 let h: Harness;
 let box: Mailbox;

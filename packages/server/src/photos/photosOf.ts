@@ -2,7 +2,7 @@ import type { photoList } from '@bluffwind/contract/photos';
 import type { z } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
 import { PhotoEntity } from '../db/entities/day';
-import { tripOfCatch } from '../deck/tripOfCatch';
+import { stopOfCatch } from '../deck/stopOf';
 import { Problem } from '../errors';
 
 /** Bytes that all photos of the outfit take, and how many the trip has. */
@@ -33,6 +33,6 @@ export async function photosOf(entities: EntityManager, tripId: string): Promise
 
 /** Refuses a fish that is not of a trip. */
 export async function requireOfTrip(entities: EntityManager, catchId: string, tripId: string): Promise<void> {
-  if ((await tripOfCatch(entities, catchId)) !== tripId)
+  if ((await stopOfCatch(entities, catchId))?.tripId !== tripId)
     throw new Problem('not_found', 'catchId: no such fish on this trip', [{ field: 'catchId', message: 'no such fish' }]);
 }

@@ -1,6 +1,6 @@
 // The spots that a trip can be planned for.
 import type { SavedPlan } from '@bluffwind/contract/plan';
-import { type EntityManager, In, IsNull, Not } from 'typeorm';
+import { Any, type EntityManager, IsNull, Not } from 'typeorm';
 import { type FeatureRow, SpotEntity, type SpotRow } from '../db/entities/grounds';
 import { StopEntity, type TripRow } from '../db/entities/trip';
 import { writtenOffAt } from '../grounds/chartData';
@@ -45,7 +45,7 @@ async function bareMarks(entities: EntityManager, waterId: string): Promise<Read
   if (marks.length === 0) return new Set();
   const stops = await entities.find(StopEntity, {
     select: { id: true, spotId: true },
-    where: { spotId: In(marks.map((m) => m.id)), deletedAt: IsNull() },
+    where: { spotId: Any(marks.map((m) => m.id)), deletedAt: IsNull() },
   });
   const fished = new Set(stops.map((s) => s.spotId));
   return new Set(marks.map((m) => m.id).filter((id) => !fished.has(id)));

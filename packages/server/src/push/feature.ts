@@ -1,5 +1,6 @@
+import { NoticeEntity } from '../db/entities/notice';
 import { PushDeviceEntity } from '../db/entities/outfit';
 import { feature } from '../feature';
 import { pushRoutes } from './routes';
 
-export const push = feature({ routes: [pushRoutes], entities: [PushDeviceEntity] });
+export const push = feature({ routes: [pushRoutes], entities: [NoticeEntity, PushDeviceEntity] });

@@ -4,7 +4,7 @@ import { decrypt, openPushService, type PushService } from '@bluffwind/sim/pushS
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { createApp } from '../app';
 import { handlersOf } from '../jobs/handlers';
-import { lookForOverdue } from '../mail/jobs';
+import { lookForOverdue } from '../mail/overdueNotices';
 import { emailOf, type Harness, startHarness } from '../testing/harness';
 import { iso } from '../testing/validBodies';
 import type { PushJob } from './job';

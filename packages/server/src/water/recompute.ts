@@ -3,8 +3,10 @@ import { conditionsOver, type SpotGround } from '@bluffwind/core/conditions/spot
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { heatOffset } from '@bluffwind/core/heat/calibrate';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
-import { type EntityManager, In, IsNull } from 'typeorm';
+import { And, Any, type EntityManager, In, IsNull, LessThan, LessThanOrEqual, MoreThan, MoreThanOrEqual, Not } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
+import { StopEntity } from '../db/entities/trip';
+import { ReadingEntity } from '../db/entities/water';
 import { storeStopConditions } from '../deck/stopConditions';
 import { loadWaterState } from './waterState';
 
@@ -19,14 +21,20 @@ export async function calibrateSpots(
   nowMs: number,
   spotIds?: readonly string[],
 ): Promise<number> {
-  const readings: { spot_id: string; at: Date; value: number }[] = await entities.query(
-    `select spot_id, at, value from reading where water_id = $1 and variable = 'waterTempC' and spot_id is not null
-       and superseded_by is null and withdrawn_at is null and flag < 3 and at > $2 and at <= $3
-       and ($4::uuid[] is null or spot_id = any($4)) order by at`,
-    [waterId, new Date(nowMs - CALIBRATION), new Date(nowMs), spotIds ?? null],
-  );
+  const readings = await entities.find(ReadingEntity, {
+    where: {
+      waterId,
+      variable: 'waterTempC',
+      spotId: spotIds ? In([...spotIds]) : Not(IsNull()),
+      supersededBy: IsNull(),
+      withdrawnAt: IsNull(),
+      flag: LessThan(3),
+      at: And(MoreThan(new Date(nowMs - CALIBRATION)), LessThanOrEqual(new Date(nowMs))),
+    },
+    order: { at: 'ASC' },
+  });
   const errors = new Map<string, number[]>();
-  const wanted = spotIds ?? [...new Set(readings.map((r) => r.spot_id))];
+  const wanted = spotIds ?? [...new Set(readings.flatMap((r) => r.spotId ?? []))];
   for (const id of wanted) errors.set(id, []);
   const spots = await entities.findBy(SpotEntity, { id: In([...wanted]), retiredAt: IsNull() });
   let from = 0;
@@ -41,9 +49,9 @@ export async function calibrateSpots(
     // Without what was learned before: each calibration starts from the model alone.
     const bare = new Map(spots.map((s): [string, SpotGround] => [s.id, { ...s, heatOffsetC: 0 }]));
     for (const r of chunk) {
-      const spot = bare.get(r.spot_id);
+      const spot = bare.get(r.spotId ?? '');
       const model = spot ? at(spot, r.at.getTime()).waterTempC : null;
-      if (model !== null) errors.get(r.spot_id)?.push(r.value - model);
+      if (model !== null) errors.get(r.spotId ?? '')?.push(r.value - model);
     }
     from = to;
   }
@@ -56,11 +64,15 @@ export async function calibrateSpots(
 
 /** Stops of a span get their conditions anew; call it when readings of that span came, changed or went. */
 export async function refreshStops(entities: EntityManager, waterId: string, fromMs: number, toMs: number, nowMs: number): Promise<number> {
-  const stops: { id: string }[] = await entities.query(
-    `select st.id from stop st join spot sp on sp.id = st.spot_id where sp.water_id = $1
-       and st.ended_at is not null and st.ended_at >= $2 and st.started_at <= $3`,
-    [waterId, new Date(fromMs - 3 * HOUR), new Date(toMs + 3 * HOUR)],
-  );
+  const spots = await entities.find(SpotEntity, { select: { id: true }, where: { waterId } });
+  const stops = await entities.find(StopEntity, {
+    select: { id: true },
+    where: {
+      spotId: Any(spots.map((s) => s.id)),
+      endedAt: MoreThanOrEqual(new Date(fromMs - 3 * HOUR)),
+      startedAt: LessThanOrEqual(new Date(toMs + 3 * HOUR)),
+    },
+  });
   return stops.length === 0
     ? 0
     : storeStopConditions(

@@ -5,10 +5,10 @@ import type { FileReading } from '@bluffwind/core/formats/readingsCsv';
 import { toDatum } from '@bluffwind/core/ground/gridSoundings';
 import { HOUR, MINUTE } from '@bluffwind/core/units/time';
 import { qualityFlags } from '@bluffwind/core/weather/quality';
-import type { EntityManager } from 'typeorm';
+import { And, type EntityManager, LessThan, MoreThanOrEqual } from 'typeorm';
 import { v7 } from 'uuid';
 import { bulkInsert } from '../db/bulk';
-import type { InstrumentRow } from '../db/entities/water';
+import { type InstrumentRow, ReadingEntity } from '../db/entities/water';
 import { loadWaterState } from './waterState';
 
 /** What the flat-line test looks back on. */
@@ -62,10 +62,12 @@ async function storeReadings(entities: EntityManager, row: InstrumentRow, readin
   const variables = [...new Set(readings.map((r) => r.variable))];
   for (const variable of variables) {
     const list = readings.filter((r) => r.variable === variable);
-    const before: { at: Date; value: number }[] = await entities.query(
-      'select at, value from reading where instrument_id = $1 and variable = $2 and at >= $3 and at < $4 order by at',
-      [row.id, variable, new Date((list[0]?.atMs ?? 0) - CONTEXT), new Date(list[0]?.atMs ?? 0)],
-    );
+    const first = list[0]?.atMs ?? 0;
+    const before = await entities.find(ReadingEntity, {
+      select: { id: true, at: true, value: true },
+      where: { instrumentId: row.id, variable, at: And(MoreThanOrEqual(new Date(first - CONTEXT)), LessThan(new Date(first))) },
+      order: { at: 'ASC' },
+    });
     const context = before.map((b) => ({ atMs: b.at.getTime(), value: b.value }));
     const flags = qualityFlags(variable, [...context, ...list]).slice(context.length);
     const fill = <T>(value: T) => list.map(() => value);

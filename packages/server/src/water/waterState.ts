@@ -6,7 +6,9 @@ import { joinForecast, type Track } from '@bluffwind/core/weather/joinForecast';
 import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind';
 import { IsNull, type EntityManager, Not } from 'typeorm';
 import { FILES } from './filedForecasts';
-import { type StationRow, StationEntity, type WaterRow, WaterEntity } from '../db/entities/water';
+import { BoatEntity } from '../db/entities/outfit';
+import { namesOf } from '../db/namesOf';
+import { InstrumentEntity, type StationRow, StationEntity, type WaterRow, WaterEntity } from '../db/entities/water';
 import { found } from '../http/context';
 import { ALL_VARIABLES } from '@bluffwind/core/weather/variables';
 
@@ -61,12 +63,12 @@ export async function loadWaterState(
     [waterId, new Date(fromMs - BEFORE), new Date(until)],
   );
   const members: MemberRow[] = toMs > nowMs - 6 * HOUR ? await newestMembers(entities, waterId, nowMs) : [];
-  const instruments: { id: string; name: string; boat: string; last_heard_at: Date | null; last_error: string | null }[] =
-    await entities.query(
-      `select i.id, i.name, b.name as boat, i.last_heard_at, i.last_error from instrument i join boat b on b.id = i.boat_id
-       where i.water_id = $1 and i.removed_at is null order by i.name`,
-      [waterId],
-    );
+  const instruments = await entities.find(InstrumentEntity, { where: { waterId, removedAt: IsNull() }, order: { name: 'ASC' } });
+  const boats = await namesOf(
+    entities,
+    BoatEntity,
+    instruments.map((i) => i.boatId),
+  );
   const { tracks, sources } = bestTracks(rows, stations);
   return {
     record: recordOf(water, tracks, sources, members, nowMs),
@@ -77,9 +79,9 @@ export async function loadWaterState(
     instruments: instruments.map((i) => ({
       id: i.id,
       name: i.name,
-      boat: i.boat,
-      lastHeardAt: i.last_heard_at?.toISOString() ?? null,
-      lastError: i.last_error,
+      boat: boats.get(i.boatId) ?? '',
+      lastHeardAt: i.lastHeardAt?.toISOString() ?? null,
+      lastError: i.lastError,
     })),
     disagreements: disagreementsOf(rows, stations, until),
     crewReadings: rows
