@@ -1,8 +1,11 @@
 import type { Evidence, PlanDesk } from '@bluffwind/contract/plan';
 import { keepable, type LoggedFish } from '@bluffwind/core/rules/keepable';
-import type { EntityManager } from 'typeorm';
+import { DAY } from '@bluffwind/core/units/time';
+import { And, Any, type EntityManager, IsNull, LessThan, MoreThan } from 'typeorm';
+import { SpotEntity } from '../db/entities/grounds';
+
 import { crewRules } from '../rules/crewRules';
-import type { Goal } from '../db/entities/trip';
+import { type Goal, SightingEntity, TripEntity } from '../db/entities/trip';
 
 const CONDITIONS = [
   'tideStage',
@@ -119,23 +122,24 @@ const SIGN_DAYS = 400;
 
 /** Signs seen on a water before an instant, oldest first: those of the log teach how long signs hold. */
 export async function loadSigns(entities: EntityManager, waterId: string, beforeMs: number): Promise<PlanDesk['signs']> {
-  type Row = Pick<PlanDesk['signs'][number], 'kind' | 'relation'> & {
-    at: Date;
-    spot_id: string | null;
-    lat: number | null;
-    lon: number | null;
-  };
-  const rows: Row[] = await entities.query(
-    `select g.at, g.spot_id, g.kind, g.relation, g.lat, g.lon from sighting g left join spot sp on sp.id = g.spot_id
-     left join trip t on t.id = g.trip_id and g.spot_id is null and g.lat is not null
-     where coalesce(sp.water_id, t.water_id) = $1 and g.deleted_at is null and g.at < $2 and g.at > $2 - make_interval(days => $3) order by g.at`,
-    [waterId, new Date(beforeMs), SIGN_DAYS],
-  );
-  return rows.map(({ at, spot_id, kind, relation, lat, lon }) => ({
-    at: at.getTime(),
-    spot: spot_id,
-    kind,
-    relation,
-    ...(lat === null ? {} : { lat, lon }),
-  }));
+  const seen = await entities.find(SightingEntity, {
+    where: { deletedAt: IsNull(), at: And(MoreThan(new Date(beforeMs - SIGN_DAYS * DAY)), LessThan(new Date(beforeMs))) },
+    order: { at: 'ASC' },
+  });
+  const spots = await entities.find(SpotEntity, {
+    select: { id: true },
+    where: { id: Any(seen.flatMap((g) => g.spotId ?? [])), waterId },
+  });
+  const trips = await entities.find(TripEntity, { select: { id: true }, where: { id: Any(seen.map((g) => g.tripId)), waterId } });
+  const [here, out] = [new Set(spots.map((s) => s.id)), new Set(trips.map((t) => t.id))];
+  // A sign of no spot lies where it was set on the chart of its trip's water.
+  return seen
+    .filter((g) => (g.spotId === null ? g.lat !== null && out.has(g.tripId) : here.has(g.spotId)))
+    .map(({ at, spotId, kind, relation, lat, lon }) => ({
+      at: at.getTime(),
+      spot: spotId,
+      kind: kind as PlanDesk['signs'][number]['kind'],
+      relation,
+      ...(lat === null ? {} : { lat, lon }),
+    }));
 }

@@ -1,5 +1,9 @@
 import type { BaitCountView } from '@bluffwind/contract/trials';
-import type { EntityManager } from 'typeorm';
+import { DAY } from '@bluffwind/core/units/time';
+import { type EntityManager, IsNull, Not } from 'typeorm';
+import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { GearEntity } from '../db/entities/rigs';
+import { fishedByBait } from '../log/fishedByBait';
 import { lossesOf } from './lossesOf';
 
 /** Counted over so long, as losses are. */
@@ -7,20 +11,28 @@ const YEAR_DAYS = 365;
 
 /** What each bait in use gave and took in the last year; a piece costs what the boxes say of one of its name. */
 export async function earnedOf(entities: EntityManager, nowMs: number): Promise<BaitCountView[]> {
-  const rows: Omit<BaitCountView, 'lost' | 'lookedBackH'>[] = await entities.query(
-    `select p.id as "presentationId", p.name, f.cost_per_hour::float8 as "costPerHour", sum(s.rod_hours)::float8 as "rodHours", sum(k.fish)::int as fish,
-       (select g.cost::float8 from gear g where lower(g.name) = lower(p.name) and g.retired_at is null and g.cost is not null order by g.id limit 1)
-         as "pieceCost"
-     from presentation p join family f on f.id = p.family_id and f.outfit_id = p.outfit_id
-     join fished_set s on s.presentation_id = p.id and s.started_at > $1::timestamptz - make_interval(days => $2)
-     cross join lateral (select count(*) as fish from "catch" where set_id = s.id and outcome = 'landed' and deleted_at is null) k
-     where p.active group by p.id, p.name, f.cost_per_hour having sum(s.rod_hours) > 0`,
-    [new Date(nowMs), YEAR_DAYS],
-  );
-  const losses = new Map((await lossesOf(entities, nowMs)).map((l) => [l.presentationId, l]));
-  return rows.map((r) => ({
-    ...r,
-    lost: losses.get(r.presentationId)?.lost ?? 0,
-    lookedBackH: losses.get(r.presentationId)?.rodHours ?? 0,
-  }));
+  const baits = await entities.findBy(PresentationEntity, { active: true });
+  const families = await entities.find(FamilyEntity);
+  const boxes = await entities.find(GearEntity, { where: { retiredAt: IsNull(), cost: Not(IsNull()) }, order: { id: 'ASC' } });
+  const fished = await fishedByBait(entities, nowMs - YEAR_DAYS * DAY);
+  const losses = await lossesOf(entities, nowMs);
+  return baits.flatMap(({ id, name, familyId }) => {
+    const { rodHours, fish } = fished.get(id) ?? { rodHours: 0, fish: 0 };
+    const family = families.find((f) => f.id === familyId);
+    if (!family || rodHours === 0) return [];
+    const lost = losses.find((l) => l.presentationId === id);
+    const pieceCost = boxes.find((g) => g.name.toLowerCase() === name.toLowerCase())?.cost ?? null;
+    return [
+      {
+        presentationId: id,
+        name,
+        costPerHour: family.costPerHour,
+        rodHours,
+        fish,
+        pieceCost,
+        lost: lost?.lost ?? 0,
+        lookedBackH: lost?.rodHours ?? 0,
+      },
+    ];
+  });
 }

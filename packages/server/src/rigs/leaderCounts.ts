@@ -14,9 +14,8 @@ export async function leaderCounts(entities: EntityManager): Promise<{ familyId:
        from fished_set s join presentation p on p.id = s.presentation_id join spot sp on sp.id = s.spot_id
        left join (select set_id, count(*) as bites, count(*) filter (where outcome <> 'missed') as hooked,
            count(*) filter (where outcome = 'landed') as landed from "catch" where deleted_at is null group by set_id) k on k.set_id = s.id
-       join "set" r on r.id = s.id
        cross join lateral (select coalesce(
-         case when r.tried = 'leader' then substring(r.arm from '^([0-9]{1,3}(?:\\.[0-9]+)?) kg$')::float8 end, p.leader_kg::float8) as kg) l
+         case when s.tried = 'leader' then substring(s.arm from '^([0-9]{1,3}(?:\\.[0-9]+)?) kg$')::float8 end, p.leader_kg::float8) as kg) l
        where l.kg is not null group by 1, 2, 3)
      , shared as (select family, water from per group by 1, 2 having count(*) > 1)
      select family, kg, sum(hours)::float8 as hours, sum(bites)::int as bites, sum(hooked)::int as hooked, sum(landed)::int as landed

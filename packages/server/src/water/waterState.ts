@@ -4,11 +4,19 @@ import { DAY, HOUR } from '@bluffwind/core/units/time';
 import { disagreements } from '@bluffwind/core/weather/disagreement';
 import { joinForecast, type Track } from '@bluffwind/core/weather/joinForecast';
 import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind';
-import { IsNull, type EntityManager, Not } from 'typeorm';
+import { type EntityManager, In, IsNull, LessThanOrEqual, Not } from 'typeorm';
 import { FILES } from './filedForecasts';
 import { BoatEntity } from '../db/entities/outfit';
 import { namesOf } from '../db/namesOf';
-import { InstrumentEntity, type StationRow, StationEntity, type WaterRow, WaterEntity } from '../db/entities/water';
+import {
+  ForecastEntity,
+  ForecastMemberEntity,
+  InstrumentEntity,
+  type StationRow,
+  StationEntity,
+  type WaterRow,
+  WaterEntity,
+} from '../db/entities/water';
 import { found } from '../http/context';
 import { ALL_VARIABLES } from '@bluffwind/core/weather/variables';
 
@@ -28,7 +36,7 @@ interface RawRow {
 }
 
 interface MemberRow {
-  run_at: Date;
+  runAt: Date;
   member: number;
   variable: string;
   at: Date[];
@@ -74,7 +82,7 @@ export async function loadWaterState(
     record: recordOf(water, tracks, sources, members, nowMs),
     windSpread: windSpread(members),
     spreads: named((v) => scalarSpread(members, v)),
-    forecastRunAt: members[0]?.run_at.toISOString() ?? null,
+    forecastRunAt: members[0]?.runAt.toISOString() ?? null,
     stations: stations.map((s) => stationView(s, rows, fromMs)),
     instruments: instruments.map((i) => ({
       id: i.id,
@@ -105,13 +113,19 @@ export async function loadMemberWinds(entities: EntityManager, waterId: string, 
 }
 
 async function newestMembers(entities: EntityManager, waterId: string, nowMs: number): Promise<MemberRow[]> {
-  return entities.query(
-    `select f.run_at, m.member, m.variable, m.at, m.value from forecast_member m join forecast f on f.id = m.forecast_id
-     where f.id = (select f2.id from forecast f2 join station s on s.id = f2.station_id
-                   where s.water_id = $1 and f2.run_at <= $2 order by f2.run_at desc, s.name limit 1)
-     order by m.member`,
-    [waterId, new Date(nowMs)],
-  );
+  const stations = await entities.find(StationEntity, { where: { waterId }, order: { name: 'ASC' } });
+  const [newest] = await entities.find(ForecastEntity, {
+    where: { stationId: In(stations.map((s) => s.id)), runAt: LessThanOrEqual(new Date(nowMs)) },
+    order: { runAt: 'DESC' },
+    take: 1,
+  });
+  if (!newest) return [];
+  // Of runs that were out at the same time the first by the name of its station.
+  const { runAt } = newest;
+  const together = await entities.findBy(ForecastEntity, { stationId: In(stations.map((s) => s.id)), runAt });
+  const run = stations.flatMap((s) => together.find((f) => f.stationId === s.id) ?? [])[0] ?? newest;
+  const members = await entities.find(ForecastMemberEntity, { where: { forecastId: run.id }, order: { member: 'ASC' } });
+  return members.map(({ member, variable, at, value }) => ({ runAt, member, variable, at, value }));
 }
 
 /** A reading of one spot's temperature is not the main water's. */
