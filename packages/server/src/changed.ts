@@ -36,11 +36,16 @@ const TRIES = 30;
  * The same for a change that is committed whatever comes of telling it: its request has succeeded. Where the database is away it is told
  * again until it is heard.
  */
-export async function tellChange(deps: Telling, outfitId: string, topics: readonly Topic[], tries = TRIES): Promise<void> {
+export async function tellChange(
+  deps: Telling,
+  outfitId: string,
+  topics: readonly Topic[],
+  { briefs = true, tries = TRIES }: { briefs?: boolean; tries?: number } = {},
+): Promise<void> {
   try {
-    await outfitChanged(deps, outfitId, { topics });
+    await outfitChanged(deps, outfitId, { topics, briefs });
   } catch {
-    if (tries > 0) setTimeout(() => void tellChange(deps, outfitId, topics, tries - 1), AGAIN_MS).unref();
+    if (tries > 0) setTimeout(() => void tellChange(deps, outfitId, topics, { briefs, tries: tries - 1 }), AGAIN_MS).unref();
   }
 }
 
@@ -48,10 +53,14 @@ export async function tellChange(deps: Telling, outfitId: string, topics: readon
  * The same for changes that follow each other closely: the first of them at once, all others together at the end of the span.
  * @param spanMs - 0 tells each at once.
  */
-export function changedTogether(deps: Telling, spanMs: number): (outfitId: string, topics: readonly Topic[]) => Promise<void> {
+export function changedTogether(
+  deps: Telling,
+  spanMs: number,
+  terms: { readonly briefs?: boolean } = {},
+): (outfitId: string, topics: readonly Topic[]) => Promise<void> {
   const spans = new Map<string, { more: Set<Topic> }>();
   return async (outfitId, topics) => {
-    if (spanMs === 0) return tellChange(deps, outfitId, topics);
+    if (spanMs === 0) return tellChange(deps, outfitId, topics, terms);
     const open = spans.get(outfitId);
     if (open) {
       for (const t of topics) open.more.add(t);
@@ -61,9 +70,9 @@ export function changedTogether(deps: Telling, spanMs: number): (outfitId: strin
     spans.set(outfitId, span);
     setTimeout(() => {
       spans.delete(outfitId);
-      if (span.more.size > 0) void tellChange(deps, outfitId, [...span.more]);
+      if (span.more.size > 0) void tellChange(deps, outfitId, [...span.more], terms);
     }, spanMs);
-    await tellChange(deps, outfitId, topics);
+    await tellChange(deps, outfitId, topics, terms);
   };
 }
 

@@ -38,7 +38,11 @@ export function handlersOf(deps: JobDeps): Handlers {
       const { touched, outfits } = await pollStations(source, client, clock.now(), config.demo ? DEMO_BACK_OFF : BACK_OFF, {
         allowPrivate: config.privateStations,
       });
-      for (const outfitId of touched) await outfitChanged(deps, outfitId, { briefs: outfits.includes(outfitId), topics: ['conditions'] });
+      // Late readings give the stops of their time other conditions, which the log shows.
+      for (const outfitId of touched) {
+        const more = outfits.includes(outfitId);
+        await outfitChanged(deps, outfitId, { briefs: more, topics: more ? ['conditions', 'log'] : ['conditions'] });
+      }
     },
     mail: (job) => sendMail(source, config.mail, job, clock.now()),
     push: (job) => sendPush(source, config, job, clock.now()),

@@ -3,6 +3,7 @@
 import { setPriority } from 'node:os';
 import { parentPort } from 'node:worker_threads';
 import { pino } from 'pino';
+import { changedTogether } from '../changed';
 import { realClock, settableClock } from '../clock';
 import { connect } from '../db/connect';
 import { whenUp } from '../db/database';
@@ -21,6 +22,8 @@ const DEMO_POLL_S = 5;
 const PATIENCE = { statementMs: 120_000, idleMs: 300_000 };
 const INSTRUMENT_STORE_MS = 60_000;
 const DEMO_INSTRUMENT_STORE_MS = 10_000;
+/** Every chart that is open is fetched again when soundings came. */
+const INSTRUMENT_TOLD_MS = 60_000;
 const SWEEP_S = 6 * 3600;
 
 export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<void> {
@@ -55,6 +58,7 @@ export async function workInThread({ config, demoNowMs }: ThreadStart): Promise<
       clock,
       defaultAddress: config.instrumentAddress,
       allowPrivate: config.privateStations,
+      changed: changedTogether(deps, INSTRUMENT_TOLD_MS, { briefs: false }),
       storeEveryMs: config.demo ? DEMO_INSTRUMENT_STORE_MS : INSTRUMENT_STORE_MS,
     }),
   );

@@ -3,6 +3,8 @@ import { type AddressInfo, createServer, type Server, type Socket } from 'node:n
 import { waterStateOf } from '@bluffwind/core/conditions/waterRecord';
 import { nmeaSentence } from '@bluffwind/core/formats/nmea';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from '../app';
+import { tellChange } from '../changed';
 import { type Client, emailOf, type Harness, startHarness } from '../testing/harness';
 import { TEST_NOW } from '../testing/smallOutfit';
 import { listenToInstruments } from './instruments';
@@ -55,6 +57,7 @@ beforeAll(async () => {
     clock: h.clock,
     defaultAddress: null,
     storeEveryMs: 60,
+    changed: (outfitId, topics) => tellChange(h.deps, outfitId, topics, { briefs: false }),
     retryMs: 40,
     allowPrivate: true,
     lookEveryMs: 50,
@@ -92,6 +95,17 @@ describe("a boat's instrument", () => {
     // 6.0 m under the transducer, which hangs 0.3 m deep, less the height of tide.
     const level = waterStateOf(s.record).levelAt?.(Date.UTC(2026, 5, 18, 19, 20)) ?? 0;
     expect((await soundings())[0]).toBeCloseTo(6.3 - level, 1);
+  });
+
+  it('reaches a chart that was asked for before, also from a server that keeps its answers', async () => {
+    const keeping = createApp({ ...h.deps, keepsAnswers: true });
+    const Cookie = await h.cookieOf(emailOf(h.mine, 'captain'));
+    const heard = async () => {
+      const answer = await keeping.request(`/api/waters/${waterId}/soundings`, { headers: { Cookie } });
+      return ((await answer.json()) as { depthM: number[] }).depthM.length;
+    };
+    const first = await heard();
+    await until(async () => (await heard()) > first);
   });
 
   it('that talks garbage is named, and nothing of it is taken', async () => {
@@ -143,7 +157,8 @@ describe("a boat's instrument", () => {
     for (const host of ['127.0.0.1', 'localhost', '[::1]']) {
       expect((await captain.post('/instruments', { ...given, address: `${host}:${port}` })).status).toBe(200);
       const before = open.size;
-      const stranger = await listenToInstruments({ source: h.source, clock: h.clock, defaultAddress: null, storeEveryMs: 60, retryMs: 40 });
+      const quick = { storeEveryMs: 60, retryMs: 40, changed: async () => undefined };
+      const stranger = await listenToInstruments({ source: h.source, clock: h.clock, defaultAddress: null, ...quick });
       await new Promise((r) => setTimeout(r, 250));
       // The one that was allowed hears at most once more; this one never.
       expect(open.size).toBeLessThanOrEqual(before + 1);

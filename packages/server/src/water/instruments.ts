@@ -4,10 +4,11 @@ import { connect as connectTcp, type Socket } from 'node:net';
 import { CABLE } from '@bluffwind/contract/instrumentWires';
 import { NmeaCollector } from '@bluffwind/core/formats/nmeaLog';
 import { DAY, MINUTE } from '@bluffwind/core/units/time';
-import { type DataSource, IsNull } from 'typeorm';
+import { type DataSource, type EntityManager, IsNull } from 'typeorm';
 import type { Clock } from '../clock';
 import { inOutfit } from '../db/database';
 import { InstrumentEntity, type InstrumentRow } from '../db/entities/water';
+import type { Topic } from '../db/topics';
 import { outfitIds } from '../db/outfitIds';
 import { outsideLookup, refusedHost } from '../http/fetchOutside';
 import { AHEAD_MS, storeHeard } from './storeHeard';
@@ -21,6 +22,8 @@ interface Options {
   /** host:port for instruments that have no address of their own. */
   readonly defaultAddress: string | null;
   readonly storeEveryMs: number;
+  /** Told of what was stored: answers that were kept say something else now. */
+  readonly changed: (outfitId: string, topics: readonly Topic[]) => Promise<void>;
   readonly retryMs?: number;
   /** Instruments that the crew gives may stand on this machine or in its network. */
   readonly allowPrivate?: boolean;
@@ -65,7 +68,7 @@ export async function listenToInstruments(options: Options): Promise<() => void>
 function listen(
   row: InstrumentRow,
   address: string,
-  { source, clock, storeEveryMs, retryMs = 5000 }: Options,
+  { source, clock, storeEveryMs, changed, retryMs = 5000 }: Options,
   allowPrivate: boolean,
 ): () => void {
   const [host = '127.0.0.1', port = ''] = address.split(/:(?=\d+$)/);
@@ -78,8 +81,12 @@ function listen(
   let tries = 0;
   let lines = 0;
   let garbled = 0;
-  const note = (change: Partial<InstrumentRow>) =>
-    inOutfit(source, row.outfitId, (e) => e.update(InstrumentEntity, { id: row.id }, change)).catch(() => undefined);
+  const within = async (work: (entities: EntityManager) => Promise<unknown>) => {
+    await inOutfit(source, row.outfitId, work);
+    // Soundings are of the chart. A reading more of the present hour changes nothing that was worked out.
+    await changed(row.outfitId, ['waters']);
+  };
+  const note = (change: Partial<InstrumentRow>) => within((e) => e.update(InstrumentEntity, { id: row.id }, change)).catch(() => undefined);
 
   const open = () => {
     if (stopped) return;
@@ -131,7 +138,7 @@ function listen(
       } else if (heard.heardAt !== null) {
         collector = new NmeaCollector(Math.floor(heard.heardAt / DAY) * DAY, MINUTE);
         [lines, garbled] = [0, 0];
-        await inOutfit(source, row.outfitId, (e) => storeHeard(e, row, heard, nowMs));
+        await within((e) => storeHeard(e, row, heard, nowMs));
         const garbage = seen > 20 && bad > seen / 2 ? `${address}: ${bad} of ${seen} lines are garbled` : null;
         await note({ lastError: garbage, lastHeardAt: new Date(heard.heardAt) });
       } else if (seen > 20 && bad > seen / 2) await note({ lastError: `${address}: ${bad} of ${seen} lines are garbled` });
