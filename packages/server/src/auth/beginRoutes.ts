@@ -14,7 +14,7 @@ import type { Context } from 'hono';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
 import { inOutfit } from '../db/database';
-import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
+import { InvitationEntity, PersonEntity } from '../db/entities/people';
 import { outfitIds } from '../db/outfitIds';
 import { Problem } from '../errors';
 import { addressOf } from '../http/address';

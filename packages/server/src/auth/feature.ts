@@ -1,11 +1,5 @@
-import {
-  InvitationEntity,
-  KnownDeviceEntity,
-  PasskeyEntity,
-  RecoveryCodeEntity,
-  SecondFactorEntity,
-  SessionEntity,
-} from '../db/entities/outfit';
+import { InvitationEntity } from '../db/entities/people';
+import { KnownDeviceEntity, PasskeyEntity, RecoveryCodeEntity, SecondFactorEntity, SessionEntity } from '../db/entities/waysIn';
 import { feature } from '../feature';
 import { passkeyRoutes } from './passkeyRoutes';
 import { authRoutes } from './routes';

@@ -6,8 +6,10 @@ import { FAMILIES } from '@bluffwind/core/library/families';
 import { SPECIES } from '@bluffwind/core/library/species';
 import { METRIC, US } from '@bluffwind/core/units/measure';
 import type { EntityManager } from 'typeorm';
-import { FamilyEntity, PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
-import { OutfitEntity, PersonEntity } from '../db/entities/outfit';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
+import { SpeciesEntity } from '../db/entities/fish';
+import { OutfitEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { hashPassword } from './session';
 
 /** Stores the outfit and its owner, in a transaction that is bound to it. */

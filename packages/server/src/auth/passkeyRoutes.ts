@@ -5,7 +5,8 @@ import { newPasskey, passkeyAsked, passkeySignIn, passkeyView } from '@bluffwind
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { inOutfit } from '../db/database';
-import { PasskeyEntity, PersonEntity } from '../db/entities/outfit';
+import { PasskeyEntity } from '../db/entities/waysIn';
+import { PersonEntity } from '../db/entities/people';
 import { Problem } from '../errors';
 import { addressOf } from '../http/address';
 import { type Deps, found } from '../http/context';

@@ -12,7 +12,7 @@ import {
 import type { Context } from 'hono';
 import { isIP } from 'node:net';
 import type { DataSource } from 'typeorm';
-import type { PasskeyRow } from '../db/entities/outfit';
+import type { PasskeyRow } from '../db/entities/waysIn';
 import { Problem } from '../errors';
 import type { Deps, Env } from '../http/context';
 

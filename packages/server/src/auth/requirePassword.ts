@@ -1,5 +1,5 @@
 import type { Context } from 'hono';
-import { PersonEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { Problem } from '../errors';
 import { addressOf } from '../http/address';
 import { type Deps, type Env, found } from '../http/context';

@@ -2,7 +2,8 @@ import { demoAccess, endSession, me, ownSettings, sessionView, setClock, signIn 
 import { USUAL_SETTINGS } from '@bluffwind/contract/usualSettings';
 import { passwordChange } from '@bluffwind/contract/people';
 import { createRoute, z } from '@hono/zod-openapi';
-import { OutfitEntity, PersonEntity } from '../db/entities/outfit';
+import { OutfitEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { Problem } from '../errors';
 import { type Deps, found } from '../http/context';
 import { router } from '../http/routes';

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import { Secret, TOTP } from 'otpauth';
 import { type EntityManager, IsNull } from 'typeorm';
-import { RecoveryCodeEntity, SecondFactorEntity } from '../db/entities/outfit';
+import { RecoveryCodeEntity, SecondFactorEntity } from '../db/entities/waysIn';
 import { Problem } from '../errors';
 import { type Account, digest } from './session';
 

@@ -4,7 +4,7 @@ import { hash, verify } from '@node-rs/argon2';
 import { DAY } from '@bluffwind/core/units/time';
 import { type DataSource, type EntityManager, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
-import { KnownDeviceEntity, PushDeviceEntity, SessionEntity } from '../db/entities/outfit';
+import { KnownDeviceEntity, PushDeviceEntity, SessionEntity } from '../db/entities/waysIn';
 import type { Holder } from '../http/who';
 
 /** A session ends so long after sign-in, however it is used. */

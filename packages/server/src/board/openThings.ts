@@ -6,7 +6,7 @@ import { type EntityManager, IsNull } from 'typeorm';
 import { openTicks } from '../brief/kept';
 import { unreadBriefs } from '../brief/unread';
 import { endingPapers, paperWords } from '../crew/papers';
-import { BoatEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
 import { feedsDue } from '../grounds/feeds';
 import type { Who } from '../http/who';
 import type { crossedTriggers } from '../plan/alerts';

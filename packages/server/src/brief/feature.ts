@@ -1,4 +1,4 @@
-import { BriefEntity, BriefReadEntity, BriefWordEntity } from '../db/entities/trip';
+import { BriefEntity, BriefReadEntity, BriefWordEntity } from '../db/entities/brief';
 import { feature } from '../feature';
 import { briefRoutes } from './routes';
 

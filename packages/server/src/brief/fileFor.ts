@@ -1,7 +1,7 @@
 import { METRIC, type Units } from '@bluffwind/core/units/measure';
 import type { EntityManager } from 'typeorm';
-import type { PersonRow } from '../db/entities/outfit';
-import { BriefEntity } from '../db/entities/trip';
+import type { PersonRow } from '../db/entities/people';
+import { BriefEntity } from '../db/entities/brief';
 import { briefPdf } from './briefPdf';
 import { presentBrief } from './present';
 import { isSent } from './sent';

@@ -1,5 +1,5 @@
 import { type EntityManager, In } from 'typeorm';
-import { PersonEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { DownForEntity } from '../db/entities/views';
 import { tripsOn } from '../trips/tripsOn';
 

@@ -3,7 +3,8 @@ import { fitCatchRate } from '@bluffwind/core/catchrate/fitCatchRate';
 import { countRange } from '@bluffwind/core/catchrate/rangeOf';
 import { worldOf } from '@bluffwind/core/plan/rankTrip';
 import { type EntityManager, IsNull } from 'typeorm';
-import { StopEntity, type TripRow } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
+import type { TripRow } from '../db/entities/trip';
 import { inputsOf, loadDesk } from '../plan/desk';
 
 /** What each stop of a trip was expected to give by what was known before that day, and what it gave. */

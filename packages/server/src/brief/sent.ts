@@ -1,7 +1,8 @@
 // A brief as it went out: what it was made from is stored with it, so that it can be read again as it was, by each with his own eyes.
 import type { BriefView } from '@bluffwind/contract/brief';
 import type { EntityManager } from 'typeorm';
-import { BriefWordEntity, PlanEntity } from '../db/entities/trip';
+import { BriefWordEntity } from '../db/entities/brief';
+import { PlanEntity } from '../db/entities/plan';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 import type { BriefParts } from './parts';
 

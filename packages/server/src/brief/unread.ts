@@ -1,6 +1,6 @@
 import { type EntityManager, In, MoreThanOrEqual } from 'typeorm';
-import { PersonEntity } from '../db/entities/outfit';
-import { BriefEntity, BriefReadEntity } from '../db/entities/trip';
+import { PersonEntity } from '../db/entities/people';
+import { BriefEntity, BriefReadEntity } from '../db/entities/brief';
 import { DownForEntity } from '../db/entities/views';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
 

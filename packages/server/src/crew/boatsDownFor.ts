@@ -1,6 +1,6 @@
 import { addDays, startOfLocalDay } from '@bluffwind/core/units/time';
 import { type EntityManager, In, LessThan, MoreThanOrEqual } from 'typeorm';
-import { BoatEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
 import { DownForEntity } from '../db/entities/views';
 import { namesOf } from '../db/namesOf';
 

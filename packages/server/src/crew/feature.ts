@@ -1,4 +1,5 @@
-import { AuditEntity, AwayEntity, OutfitEntity, PaperEntity, PersonEntity } from '../db/entities/outfit';
+import { AuditEntity, OutfitEntity } from '../db/entities/outfit';
+import { AwayEntity, PaperEntity, PersonEntity } from '../db/entities/people';
 import { feature } from '../feature';
 import { paperRoutes } from './paperRoutes';
 import { peopleRoutes } from './peopleRoutes';

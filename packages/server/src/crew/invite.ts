@@ -7,7 +7,7 @@ import { type EntityManager, IsNull, MoreThan, Not } from 'typeorm';
 import { audit } from '../audit';
 import { isEmailTaken } from '../auth/isEmailTaken';
 import { digest } from '../auth/session';
-import { InvitationEntity, PersonEntity, type PersonRow } from '../db/entities/outfit';
+import { InvitationEntity, PersonEntity, type PersonRow } from '../db/entities/people';
 import { Problem } from '../errors';
 import { found } from '../http/context';
 import type { Who } from '../http/who';

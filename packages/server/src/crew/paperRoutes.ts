@@ -6,7 +6,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import type { Context } from 'hono';
 import { IsNull, MoreThanOrEqual } from 'typeorm';
 import { audit } from '../audit';
-import { AwayEntity, PaperEntity, PersonEntity } from '../db/entities/outfit';
+import { AwayEntity, PaperEntity, PersonEntity } from '../db/entities/people';
 import { Problem } from '../errors';
 import { type Deps, type Env, found } from '../http/context';
 import { answers, jsonBody } from '../http/responses';

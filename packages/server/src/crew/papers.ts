@@ -3,7 +3,7 @@ import type { PAPER_KINDS } from '@bluffwind/contract/paperKinds';
 import { saidDate } from '@bluffwind/core/units/measure';
 import { addDays, daysBetween } from '@bluffwind/core/units/time';
 import { type EntityManager, In, IsNull, LessThanOrEqual, MoreThanOrEqual } from 'typeorm';
-import { AwayEntity, PaperEntity, type PaperRow, PersonEntity } from '../db/entities/outfit';
+import { AwayEntity, PaperEntity, type PaperRow, PersonEntity } from '../db/entities/people';
 import { namesOf } from '../db/namesOf';
 
 /** A paper that ends is told so long before. */

@@ -1,5 +1,6 @@
 import { type EntityManager, In, IsNull, MoreThan, Not } from 'typeorm';
-import { PersonEntity, SecondFactorEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
+import { SecondFactorEntity } from '../db/entities/waysIn';
 import { DownForEntity } from '../db/entities/views';
 
 /** Everybody of an outfit, those who left too, with the trips that lie ahead. */

@@ -3,7 +3,7 @@ import { invitationMade, invitationRow, newInvitation, personEdit, personView } 
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
 import { endSessions } from '../auth/session';
-import { InvitationEntity, PersonEntity } from '../db/entities/outfit';
+import { InvitationEntity, PersonEntity } from '../db/entities/people';
 import { Problem } from '../errors';
 import { type Deps, found } from '../http/context';
 import { requireOwner } from '../http/owner';

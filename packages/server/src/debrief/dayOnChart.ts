@@ -1,8 +1,9 @@
 import type { DebriefView } from '@bluffwind/contract/debrief';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { TrackPartEntity } from '../db/entities/day';
-import { SpeciesEntity, SpotEntity, type SpotRow } from '../db/entities/grounds';
-import { CatchEntity, SetEntity, StopEntity } from '../db/entities/trip';
+import { SpeciesEntity } from '../db/entities/fish';
+import { SpotEntity, type SpotRow } from '../db/entities/grounds';
+import { CatchEntity, SetEntity, StopEntity } from '../db/entities/log';
 
 /** Where a trip fished, in order, where it went meanwhile, and its fish; places that a person may not see are left out with theirs. */
 export async function dayOnChart(

@@ -1,9 +1,9 @@
 // What was lost leaves the boxes when the captain signs the day off, and comes back when he opens it again.
 import type { DebriefEdit } from '@bluffwind/contract/debrief';
 import { type EntityManager, In, IsNull, Not, Raw } from 'typeorm';
-import { PresentationEntity } from '../db/entities/grounds';
+import { PresentationEntity } from '../db/entities/baits';
 import { GearEntity } from '../db/entities/rigs';
-import { SetEntity, StopEntity } from '../db/entities/trip';
+import { SetEntity, StopEntity } from '../db/entities/log';
 
 /** Takes what was lost out of the stock of gear of that name; none falls below nothing. @returns Pieces taken, by gear. */
 export async function takeLost(entities: EntityManager, lost: DebriefEdit['lost']): Promise<Record<string, number>> {

@@ -1,5 +1,5 @@
 import { type EntityManager, In, LessThanOrEqual, Not } from 'typeorm';
-import { StopEntity } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
 import { endOuts, endSets, endStops } from './endAt';
 
 /** Ends stops that run since before an instant (all but one, or one only), with their sets; sent again it ends nothing later. */

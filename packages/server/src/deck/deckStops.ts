@@ -2,7 +2,7 @@ import type { DeckStop } from '@bluffwind/contract/deck';
 import { In, IsNull, type EntityManager } from 'typeorm';
 import { outsOf } from './linesOut';
 import { CatchToldEntity } from '../db/entities/day';
-import { StopEntity, SetEntity, CatchEntity } from '../db/entities/trip';
+import { StopEntity, SetEntity, CatchEntity } from '../db/entities/log';
 
 /** Stops of a trip with their sets and fish, as a phone holds them. */
 export async function deckStops(entities: EntityManager, tripId: string): Promise<DeckStop[]> {

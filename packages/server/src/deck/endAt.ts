@@ -1,7 +1,7 @@
 import { type EntityManager, type EntitySchema, type FindOptionsWhere, IsNull } from 'typeorm';
 import type { QueryDeepPartialEntity } from 'typeorm/query-builder/QueryPartialEntity.js';
 import { DisturbanceEntity, type DisturbanceRow } from '../db/entities/day';
-import { SetEntity, type SetRow, StopEntity, type StopRow } from '../db/entities/trip';
+import { SetEntity, type SetRow, StopEntity, type StopRow } from '../db/entities/log';
 
 /** Ends sets that still fish: at an instant, or where they began if that is later. */
 export const endSets = (entities: EntityManager, where: FindOptionsWhere<SetRow>, at: Date) =>

@@ -1,5 +1,5 @@
 import { CatchToldEntity, DepartureEntity, DisturbanceEntity, TrackPartEntity, TrialEntity, TripRestEntity } from '../db/entities/day';
-import { CatchEntity, SetEntity, SightingEntity, StopEntity } from '../db/entities/trip';
+import { CatchEntity, SetEntity, SightingEntity, StopEntity } from '../db/entities/log';
 import { feature } from '../feature';
 import { deckRoutes } from './routes';
 

@@ -1,7 +1,8 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
 import { DAY, localDate } from '@bluffwind/core/units/time';
 import { And, type EntityManager, In, IsNull, LessThan, MoreThan, Not } from 'typeorm';
-import { CatchEntity, PartyEntity, type TripRow } from '../db/entities/trip';
+import { CatchEntity } from '../db/entities/log';
+import { PartyEntity, type TripRow } from '../db/entities/trip';
 import { dayOf } from '../trips/tripsOn';
 
 /** Days that a rule of possession may look back. */

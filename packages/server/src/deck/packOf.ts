@@ -2,8 +2,9 @@
 import type { DeckPack } from '@bluffwind/contract/deck';
 import { rankTrip } from '@bluffwind/core/plan/rankTrip';
 import { type EntityManager, In } from 'typeorm';
-import { PresentationEntity, RuleEntity, SpeciesEntity } from '../db/entities/grounds';
-import { BoatEntity } from '../db/entities/outfit';
+import { PresentationEntity } from '../db/entities/baits';
+import { RuleEntity, SpeciesEntity } from '../db/entities/fish';
+import { BoatEntity } from '../db/entities/boats';
 import type { TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { found } from '../http/context';

@@ -4,7 +4,7 @@ import { DAY, HOUR, MINUTE } from '@bluffwind/core/units/time';
 import type { Series } from '@bluffwind/core/weather/series';
 import { Any, type EntityManager, IsNull, Not } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
-import { StopEntity } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
 import { loadWaterState } from '../water/waterState';
 
 const SPAN = 20 * DAY;

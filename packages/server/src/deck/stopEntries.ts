@@ -3,7 +3,7 @@
 import type { TrialRods } from '@bluffwind/contract/trials';
 import { type EntityManager, IsNull } from 'typeorm';
 import { TrackPartEntity } from '../db/entities/day';
-import { CatchEntity, SetEntity, type SetRow, SightingEntity, StopEntity } from '../db/entities/trip';
+import { CatchEntity, SetEntity, type SetRow, SightingEntity, StopEntity } from '../db/entities/log';
 import { Problem } from '../errors';
 import { closeOpen } from './closeOpen';
 import { endSets } from './endAt';

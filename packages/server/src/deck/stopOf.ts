@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import { CatchEntity, SetEntity, StopEntity, type StopRow } from '../db/entities/trip';
+import { CatchEntity, SetEntity, StopEntity, type StopRow } from '../db/entities/log';
 
 /** The stop that a set was fished at, also one that is in the log no more; null for a set that is not known. */
 export async function stopOfSet(entities: EntityManager, setId: string): Promise<StopRow | null> {

@@ -4,7 +4,7 @@ import { MINUTE } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
 import { CatchToldEntity } from '../db/entities/day';
-import { CatchEntity, type CatchRow } from '../db/entities/trip';
+import { CatchEntity, type CatchRow } from '../db/entities/log';
 import { Problem, problemOfDatabase } from '../errors';
 import { invalid } from '../http/context';
 import { applyEntry } from './applyEntry';

@@ -2,8 +2,9 @@
 import type { DeckEntry, FishMore } from '@bluffwind/contract/deck';
 import { type EntityManager, In } from 'typeorm';
 import { CatchToldEntity } from '../db/entities/day';
-import { SpeciesEntity } from '../db/entities/grounds';
-import { CatchEntity, PartyEntity } from '../db/entities/trip';
+import { SpeciesEntity } from '../db/entities/fish';
+import { CatchEntity } from '../db/entities/log';
+import { PartyEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import type { DeckTrip } from './onTrip';
 import { stopOfSet } from './stopOf';

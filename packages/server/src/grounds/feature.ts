@@ -1,4 +1,5 @@
-import { DismissalEntity, FeatureEntity, FeedingEntity, SpeciesEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
+import { DismissalEntity, FeatureEntity, FeedingEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
+import { SpeciesEntity } from '../db/entities/fish';
 import { ChartLayerEntity, PictureEntity } from '../db/entities/water';
 import { feature } from '../feature';
 import { chartRoutes } from './chartRoutes';

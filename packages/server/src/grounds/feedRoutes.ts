@@ -8,7 +8,7 @@ import type { Context } from 'hono';
 import { IsNull, MoreThan } from 'typeorm';
 import { audit } from '../audit';
 import { FeedingEntity, SpotEntity } from '../db/entities/grounds';
-import { PersonEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { Problem } from '../errors';
 import { type Deps, type Env, found } from '../http/context';
 import { answers, jsonBody } from '../http/responses';

@@ -1,7 +1,8 @@
 import type { spotHistory } from '@bluffwind/contract/grounds';
 import type { z } from '@hono/zod-openapi';
 import { type EntityManager, In, IsNull, Not } from 'typeorm';
-import { StopEntity, TripEntity } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
+import { TripEntity } from '../db/entities/trip';
 import { FishedEntity } from '../db/entities/views';
 
 /** What was fished at a spot, newest first, and what each quarter of the tide gave. */

@@ -1,8 +1,13 @@
 import { outfitView } from '@bluffwind/contract/outfit';
 import { createRoute } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
-import { PresentationEntity, SpeciesEntity, SpotEntity } from '../db/entities/grounds';
-import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
+import { PresentationEntity } from '../db/entities/baits';
+import { SpeciesEntity } from '../db/entities/fish';
+import { SpotEntity } from '../db/entities/grounds';
+import { BoatEntity } from '../db/entities/boats';
+import { ClientEntity } from '../db/entities/clients';
+import { OutfitEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { WaterEntity } from '../db/entities/water';
 import { type Deps, found } from '../http/context';
 import { router } from '../http/routes';

@@ -4,7 +4,7 @@ import { speciesEdit } from '@bluffwind/contract/outfit';
 import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { SpeciesEntity } from '../db/entities/grounds';
+import { SpeciesEntity } from '../db/entities/fish';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { requireNameFree } from '../http/nameFree';
 import { answers, jsonBody } from '../http/responses';

@@ -1,4 +1,4 @@
-import type { Role } from '../db/entities/outfit';
+import type { Role } from '../db/entities/people';
 import type { Topic } from '../db/topics';
 
 /** Who asks. */

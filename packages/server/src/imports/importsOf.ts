@@ -1,6 +1,6 @@
 import type { ImportView } from '@bluffwind/contract/imports';
 import type { EntityManager } from 'typeorm';
-import { PersonEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { ImportEntity, type ImportRow } from '../db/entities/water';
 import { namesOf } from '../db/namesOf';
 

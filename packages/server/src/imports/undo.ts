@@ -5,7 +5,8 @@ import type { Jobs } from '../jobs/boss';
 import type { Who } from '../http/who';
 import { Problem } from '../errors';
 import { ForecastEntity, ForecastMemberEntity, ImportEntity, type ImportRow, ReadingEntity } from '../db/entities/water';
-import { StopEntity, TripEntity } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
+import { TripEntity } from '../db/entities/trip';
 import { SurveyEntity, FeatureEntity, SpotEntity } from '../db/entities/grounds';
 import { audit } from '../audit';
 

@@ -1,7 +1,7 @@
 // What has had its time: sessions that are over, medical notes of guests who have not been back for long.
 import { type DataSource, LessThan } from 'typeorm';
 import { inOutfit } from '../db/database';
-import { SessionEntity } from '../db/entities/outfit';
+import { SessionEntity } from '../db/entities/waysIn';
 import { outfitIds } from '../db/outfitIds';
 
 /**

@@ -1,4 +1,4 @@
-import { ProgramKeyEntity } from '../db/entities/outfit';
+import { ProgramKeyEntity } from '../db/entities/waysIn';
 import { feature } from '../feature';
 import { keyRoutes } from './routes';
 

@@ -2,8 +2,11 @@ import type { LogEntry, LoggedFish } from '@bluffwind/contract/logEntry';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { CatchToldEntity, PhotoEntity } from '../db/entities/day';
 import { LogMergeEntity } from '../db/entities/logMerge';
-import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
-import { CatchEntity, PartyEntity, TripEntity } from '../db/entities/trip';
+import { BoatEntity } from '../db/entities/boats';
+import { ClientEntity } from '../db/entities/clients';
+import { PersonEntity } from '../db/entities/people';
+import { CatchEntity } from '../db/entities/log';
+import { PartyEntity, TripEntity } from '../db/entities/trip';
 import { FishedEntity } from '../db/entities/views';
 import { namesOf } from '../db/namesOf';
 

@@ -1,6 +1,6 @@
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
-import { SetEntity, StopEntity } from '../db/entities/trip';
+import { SetEntity, StopEntity } from '../db/entities/log';
 import { WaterEntity } from '../db/entities/water';
 
 export interface LockedSet {

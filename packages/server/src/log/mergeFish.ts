@@ -4,7 +4,7 @@ import { fishMore } from '@bluffwind/contract/deck';
 import { type EntityManager, In, IsNull } from 'typeorm';
 import { PhotoEntity } from '../db/entities/day';
 import { SpotEntity } from '../db/entities/grounds';
-import { CatchEntity, type CatchRow } from '../db/entities/trip';
+import { CatchEntity, type CatchRow } from '../db/entities/log';
 import { stopOfSet } from '../deck/stopOf';
 import { sayOf } from '../deck/tellCatch';
 import { Problem } from '../errors';

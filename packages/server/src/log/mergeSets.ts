@@ -4,7 +4,7 @@ import { MINUTE } from '@bluffwind/core/units/time';
 import { type EntityManager, In, Not } from 'typeorm';
 import { DisturbanceEntity, TrackPartEntity } from '../db/entities/day';
 import { LogMergedEntity, LogMergeEntity, type MergedBefore } from '../db/entities/logMerge';
-import { CatchEntity, SetEntity, StopEntity } from '../db/entities/trip';
+import { CatchEntity, SetEntity, StopEntity } from '../db/entities/log';
 import { Problem } from '../errors';
 import type { Who } from '../http/who';
 

@@ -3,7 +3,7 @@ import { type EntityManager, In } from 'typeorm';
 import { CatchToldEntity, DisturbanceEntity, PhotoEntity, TrackPartEntity } from '../db/entities/day';
 import { LogMergedEntity, LogMergeEntity, type LogMergeRow } from '../db/entities/logMerge';
 import { SpotEntity } from '../db/entities/grounds';
-import { CatchEntity, SetEntity, StopEntity } from '../db/entities/trip';
+import { CatchEntity, SetEntity, StopEntity } from '../db/entities/log';
 import { stopOfCatch, stopOfSet } from '../deck/stopOf';
 import { showLatest } from '../deck/tellCatch';
 import { Problem } from '../errors';

@@ -2,8 +2,8 @@ import { logFix, logFixed, logPart, logRows, logView } from '@bluffwind/contract
 import { ratioFromSums } from '@bluffwind/core/catchrate/creel';
 import { createRoute } from '@hono/zod-openapi';
 import { audit } from '../audit';
-import { PresentationEntity } from '../db/entities/grounds';
-import { SetEntity } from '../db/entities/trip';
+import { PresentationEntity } from '../db/entities/baits';
+import { SetEntity } from '../db/entities/log';
 import { In } from 'typeorm';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';

@@ -1,6 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import { DepartureEntity } from '../db/entities/day';
-import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
+import { PersonEntity } from '../db/entities/people';
 import { TripEntity } from '../db/entities/trip';
 
 /** What a notice says of a trip's boat; null where there is no such trip. */

@@ -2,7 +2,8 @@
 import { type DataSource, type EntityManager, In, Not } from 'typeorm';
 import { inOutfit } from '../db/database';
 import { NoticeEntity } from '../db/entities/notice';
-import { PersonEntity, type PersonRow, PushDeviceEntity } from '../db/entities/outfit';
+import { PersonEntity, type PersonRow } from '../db/entities/people';
+import { PushDeviceEntity } from '../db/entities/waysIn';
 import { DownForEntity } from '../db/entities/views';
 import { outfitIds } from '../db/outfitIds';
 import type { Jobs } from '../jobs/boss';

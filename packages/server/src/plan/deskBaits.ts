@@ -2,7 +2,7 @@
 import type { PlanDesk } from '@bluffwind/contract/plan';
 import { envelope } from '@bluffwind/contract/presentations';
 import { type EntityManager, In } from 'typeorm';
-import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
 import type { TripRow } from '../db/entities/trip';
 import { found } from '../http/context';
 import { heldBaits, heldUp } from './heldBaits';

@@ -2,7 +2,8 @@
 import type { SavedPlan } from '@bluffwind/contract/plan';
 import { Any, type EntityManager, IsNull, Not } from 'typeorm';
 import { type FeatureRow, SpotEntity, type SpotRow } from '../db/entities/grounds';
-import { StopEntity, type TripRow } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
+import type { TripRow } from '../db/entities/trip';
 import { writtenOffAt } from '../grounds/chartData';
 import { mayShow } from '../grounds/mayShow';
 

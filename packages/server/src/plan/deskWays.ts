@@ -7,7 +7,7 @@ import { every } from '@bluffwind/core/risk/judgeSpans';
 import { lastOf } from '@bluffwind/core/units/indexed';
 import { HOUR } from '@bluffwind/core/units/time';
 import type { FeatureRow, SpotRow } from '../db/entities/grounds';
-import type { BoatRow } from '../db/entities/outfit';
+import type { BoatRow } from '../db/entities/boats';
 import type { TripRow } from '../db/entities/trip';
 import type { WaterRow } from '../db/entities/water';
 import { passagesOf, runAreas } from '../grounds/chartData';

@@ -5,7 +5,8 @@ import { And, Any, type EntityManager, IsNull, LessThan, MoreThan } from 'typeor
 import { SpotEntity } from '../db/entities/grounds';
 
 import { crewRules } from '../rules/crewRules';
-import { type Goal, SightingEntity, TripEntity } from '../db/entities/trip';
+import { type Goal, TripEntity } from '../db/entities/trip';
+import { SightingEntity } from '../db/entities/log';
 
 const CONDITIONS = [
   'tideStage',

@@ -1,4 +1,4 @@
-import { LegEntity, PlanEntity } from '../db/entities/trip';
+import { LegEntity, PlanEntity } from '../db/entities/plan';
 import { PlanNowEntity } from '../db/entities/views';
 import { feature } from '../feature';
 import { planRoutes } from './routes';

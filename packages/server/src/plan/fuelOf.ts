@@ -1,5 +1,5 @@
 import { And, Between, type EntityManager, In, IsNull, LessThan, MoreThanOrEqual, Not } from 'typeorm';
-import { type BoatRow, RefillEntity } from '../db/entities/outfit';
+import { type BoatRow, RefillEntity } from '../db/entities/boats';
 import { TripEntity, type TripRow } from '../db/entities/trip';
 import { PlanNowEntity } from '../db/entities/views';
 import { dayOf } from '../trips/tripsOn';

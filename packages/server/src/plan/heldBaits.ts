@@ -1,8 +1,9 @@
 // Bait that lasts for so many trips a day: which of the crew's plans have it.
 import { And, type EntityManager, In, IsNull, LessThan, MoreThanOrEqual, Not } from 'typeorm';
-import { PresentationEntity, type PresentationRow } from '../db/entities/grounds';
-import { BoatEntity } from '../db/entities/outfit';
-import { type LegRow, TripEntity, type TripRow } from '../db/entities/trip';
+import { PresentationEntity, type PresentationRow } from '../db/entities/baits';
+import { BoatEntity } from '../db/entities/boats';
+import type { LegRow } from '../db/entities/plan';
+import { TripEntity, type TripRow } from '../db/entities/trip';
 import { namesOf } from '../db/namesOf';
 import { Problem } from '../errors';
 import { dayOf, zoneOf } from '../trips/tripsOn';

@@ -1,7 +1,7 @@
 import type { PlanTrigger } from '@bluffwind/contract/plan';
 import { type EntityManager, In } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
-import { LegEntity, type LegRow, type PlanRow } from '../db/entities/trip';
+import { LegEntity, type LegRow, type PlanRow } from '../db/entities/plan';
 
 /** Ids of spots in a plan, its plans B included, that are no rows for the person who asks: another captain keeps them. */
 export async function hiddenSpots(

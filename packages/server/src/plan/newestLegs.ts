@@ -1,5 +1,5 @@
 import { type EntityManager, In } from 'typeorm';
-import { LegEntity, type LegRow } from '../db/entities/trip';
+import { LegEntity, type LegRow } from '../db/entities/plan';
 import { PlanNowEntity } from '../db/entities/views';
 
 /** Legs of the newest plans of trips, in the order of their arrivals. */

@@ -1,8 +1,8 @@
 // Plans of a trip as they were kept.
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import type { EntityManager } from 'typeorm';
-import { PersonEntity } from '../db/entities/outfit';
-import { LegEntity, PlanEntity, type PlanRow } from '../db/entities/trip';
+import { PersonEntity } from '../db/entities/people';
+import { LegEntity, PlanEntity, type PlanRow } from '../db/entities/plan';
 import { hiddenSpots } from './hiddenSpots';
 
 /** Who made which plan of a trip and what it was worth, the newest first. */

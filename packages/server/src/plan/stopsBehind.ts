@@ -1,7 +1,7 @@
 import type { stopDetail } from '@bluffwind/contract/plan';
 import type { z } from '@hono/zod-openapi';
 import { type EntityManager, In } from 'typeorm';
-import { StopEntity } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
 import { FishedEntity } from '../db/entities/views';
 import type { Who } from '../http/who';
 

@@ -1,4 +1,4 @@
-import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
 import { feature } from '../feature';
 import { presentationRoutes } from './routes';
 

@@ -1,7 +1,7 @@
 import type { presentationsView } from '@bluffwind/contract/presentations';
 import type { z } from '@hono/zod-openapi';
 import type { EntityManager } from 'typeorm';
-import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
 import { fishedByBait } from '../log/fishedByBait';
 
 /** Families and variants of the outfit, with how much each was fished and what it gave. */

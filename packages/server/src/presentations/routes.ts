@@ -2,7 +2,7 @@ import { familyEdit, familyId, familyView, presentationEdit, presentationsView, 
 import { nameKey } from '@bluffwind/core/units/nameKey';
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
-import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { router } from '../http/routes';

@@ -1,5 +1,6 @@
 import { type EntityManager, In } from 'typeorm';
-import { PersonEntity, PushDeviceEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
+import { PushDeviceEntity } from '../db/entities/waysIn';
 
 /** Devices of people who have not said that they want no such notice on them. */
 export async function devicesFor(entities: EntityManager, people: readonly string[], kind: 'overdue' | 'brief'): Promise<string[]> {

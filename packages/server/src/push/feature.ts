@@ -1,5 +1,5 @@
 import { NoticeEntity } from '../db/entities/notice';
-import { PushDeviceEntity } from '../db/entities/outfit';
+import { PushDeviceEntity } from '../db/entities/waysIn';
 import { feature } from '../feature';
 import { pushRoutes } from './routes';
 

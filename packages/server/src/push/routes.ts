@@ -3,7 +3,7 @@ import { id } from '@bluffwind/contract/ids';
 import { newPushDevice, pushView } from '@bluffwind/contract/push';
 import { createRoute, z } from '@hono/zod-openapi';
 import { audit } from '../audit';
-import { PushDeviceEntity } from '../db/entities/outfit';
+import { PushDeviceEntity } from '../db/entities/waysIn';
 import { Problem } from '../errors';
 import { type Deps, found } from '../http/context';
 import { readAddress, refusedHost } from '../http/fetchOutside';

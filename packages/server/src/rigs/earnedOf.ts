@@ -1,7 +1,7 @@
 import type { BaitCountView } from '@bluffwind/contract/trials';
 import { DAY } from '@bluffwind/core/units/time';
 import { type EntityManager, IsNull, Not } from 'typeorm';
-import { FamilyEntity, PresentationEntity } from '../db/entities/grounds';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
 import { GearEntity } from '../db/entities/rigs';
 import { fishedByBait } from '../log/fishedByBait';
 import { lossesOf } from './lossesOf';

@@ -1,6 +1,6 @@
 import type { Rule } from '@bluffwind/core/rules/verdict';
 import { type EntityManager, IsNull } from 'typeorm';
-import { RuleEntity } from '../db/entities/grounds';
+import { RuleEntity } from '../db/entities/fish';
 
 /** The crew's own copy of the rules as the core reads it. */
 export async function crewRules(entities: EntityManager): Promise<Rule[]> {

@@ -1,4 +1,4 @@
-import { RuleEntity } from '../db/entities/grounds';
+import { RuleEntity } from '../db/entities/fish';
 import { feature } from '../feature';
 import { ruleRoutes } from './routes';
 

@@ -4,7 +4,7 @@ import { ruleEdit, ruleRow } from '@bluffwind/contract/rule';
 import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { RuleEntity, SpeciesEntity } from '../db/entities/grounds';
+import { RuleEntity, SpeciesEntity } from '../db/entities/fish';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';
 import { router } from '../http/routes';

@@ -6,7 +6,8 @@ import { HOUR, addDays, localDate, MINUTE, startOfLocalDay } from '@bluffwind/co
 import { isVariable } from '@bluffwind/core/weather/variables';
 import { type EntityManager, In, IsNull, Not } from 'typeorm';
 import { bulkInsert } from '../db/bulk';
-import { PresentationEntity, SpeciesEntity } from '../db/entities/grounds';
+import { PresentationEntity } from '../db/entities/baits';
+import { SpeciesEntity } from '../db/entities/fish';
 import { SampleEntity } from '../db/entities/outfit';
 import { TripEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { ForecastEntity, ForecastMemberEntity, StationEntity } from '../db/entities/water';

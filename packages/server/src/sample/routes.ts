@@ -2,7 +2,8 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { Not } from 'typeorm';
 import { audit } from '../audit';
-import { BoatEntity, OutfitEntity, SampleEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
+import { OutfitEntity, SampleEntity } from '../db/entities/outfit';
 import { TripEntity } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';

@@ -6,16 +6,13 @@ import { GUST_FACTOR } from '@bluffwind/core/risk/judge';
 import type { DataSource, EntityManager } from 'typeorm';
 import { hashPassword } from '../auth/session';
 import { bulkInsert } from '../db/bulk';
-import {
-  FamilyEntity,
-  FeatureEntity,
-  PresentationEntity,
-  RuleEntity,
-  SpeciesEntity,
-  SpotEntity,
-  SurveyEntity,
-} from '../db/entities/grounds';
-import { BoatEntity, ClientEntity, OutfitEntity, PersonEntity } from '../db/entities/outfit';
+import { FamilyEntity, PresentationEntity } from '../db/entities/baits';
+import { FeatureEntity, SpotEntity, SurveyEntity } from '../db/entities/grounds';
+import { RuleEntity, SpeciesEntity } from '../db/entities/fish';
+import { BoatEntity } from '../db/entities/boats';
+import { ClientEntity } from '../db/entities/clients';
+import { OutfitEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { ChartLayerEntity, InstrumentEntity, StationEntity, WaterEntity } from '../db/entities/water';
 import { gridded } from '../grounds/gridded';
 

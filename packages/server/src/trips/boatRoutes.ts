@@ -6,7 +6,7 @@ import { boatLimitsEdit, newRefill } from '@bluffwind/contract/risk';
 import { createRoute, z } from '@hono/zod-openapi';
 import { In, IsNull, MoreThan } from 'typeorm';
 import { audit } from '../audit';
-import { BoatEntity, RefillEntity } from '../db/entities/outfit';
+import { BoatEntity, RefillEntity } from '../db/entities/boats';
 import { TripEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';

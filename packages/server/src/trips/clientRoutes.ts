@@ -4,7 +4,7 @@ import { clientEdit, clientView } from '@bluffwind/contract/outfit';
 import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { ClientEntity } from '../db/entities/outfit';
+import { ClientEntity } from '../db/entities/clients';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';
 import { answers, jsonBody } from '../http/responses';

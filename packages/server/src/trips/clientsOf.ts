@@ -1,6 +1,7 @@
 import { type EntityManager, In, IsNull, MoreThan, Not } from 'typeorm';
-import { ClientEntity } from '../db/entities/outfit';
-import { CatchEntity, PartyEntity, TripEntity } from '../db/entities/trip';
+import { ClientEntity } from '../db/entities/clients';
+import { CatchEntity } from '../db/entities/log';
+import { PartyEntity, TripEntity } from '../db/entities/trip';
 import type { Who } from '../http/who';
 
 /** Whether somebody may read the medical note of a guest: an owner, and who leads a trip of his. */

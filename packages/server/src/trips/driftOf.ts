@@ -1,7 +1,7 @@
 import { USUAL_BOX } from '@bluffwind/core/tackle/rigQuestion';
 import { usualHull } from '@bluffwind/core/tackle/usualHull';
 import { type EntityManager, IsNull } from 'typeorm';
-import type { BoatRow } from '../db/entities/outfit';
+import type { BoatRow } from '../db/entities/boats';
 import { GearEntity } from '../db/entities/rigs';
 
 /** What a boat shows to wind and water, m2: as its drift was timed, else guessed from seats and draught. */

@@ -1,4 +1,6 @@
-import { BoatEntity, CalendarAddressEntity, ClientEntity, RefillEntity } from '../db/entities/outfit';
+import { BoatEntity, RefillEntity } from '../db/entities/boats';
+import { CalendarAddressEntity } from '../db/entities/people';
+import { ClientEntity } from '../db/entities/clients';
 import { PartyEntity, TripEntity, TripMateEntity, TripSpeciesEntity } from '../db/entities/trip';
 import { DownForEntity } from '../db/entities/views';
 import { feature } from '../feature';

@@ -4,7 +4,7 @@ import { tripMates } from '@bluffwind/contract/trips';
 import { createRoute, z } from '@hono/zod-openapi';
 import { In } from 'typeorm';
 import { audit } from '../audit';
-import { PersonEntity } from '../db/entities/outfit';
+import { PersonEntity } from '../db/entities/people';
 import { TripEntity, TripMateEntity } from '../db/entities/trip';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';

@@ -1,7 +1,8 @@
 import { DAY } from '@bluffwind/core/units/time';
 import { type EntityManager, In } from 'typeorm';
 import { DepartureEntity } from '../db/entities/day';
-import { BoatEntity, PersonEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
+import { PersonEntity } from '../db/entities/people';
 import { TripEntity } from '../db/entities/trip';
 import { namesOf } from '../db/namesOf';
 

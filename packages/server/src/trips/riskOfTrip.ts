@@ -1,6 +1,7 @@
 // What a trip's boat and party bring to the judgement of risk.
 import { partyAtRisk } from '@bluffwind/core/risk/partyOf';
-import type { BoatRow, ClientRow } from '../db/entities/outfit';
+import type { BoatRow } from '../db/entities/boats';
+import type { ClientRow } from '../db/entities/clients';
 import type { TripRow } from '../db/entities/trip';
 
 /** A boat's own limits; those that are null are not known. */

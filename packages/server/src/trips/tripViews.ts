@@ -1,8 +1,10 @@
 import { wordsFor } from '@bluffwind/contract/tripWords';
 import type { TripView } from '@bluffwind/contract/trips';
 import { type EntityManager, In, LessThanOrEqual } from 'typeorm';
-import { SpeciesEntity } from '../db/entities/grounds';
-import { BoatEntity, ClientEntity, PersonEntity } from '../db/entities/outfit';
+import { SpeciesEntity } from '../db/entities/fish';
+import { BoatEntity } from '../db/entities/boats';
+import { ClientEntity } from '../db/entities/clients';
+import { PersonEntity } from '../db/entities/people';
 import { PartyEntity, TripMateEntity, type TripRow, TripSpeciesEntity } from '../db/entities/trip';
 import { PlanNowEntity } from '../db/entities/views';
 import { ForecastEntity, WaterEntity } from '../db/entities/water';

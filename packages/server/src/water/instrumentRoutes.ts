@@ -7,7 +7,7 @@ import { MINUTE } from '@bluffwind/core/units/time';
 import { createRoute, z } from '@hono/zod-openapi';
 import { IsNull } from 'typeorm';
 import { audit } from '../audit';
-import { BoatEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
 import { InstrumentEntity, WaterEntity } from '../db/entities/water';
 import { Problem } from '../errors';
 import { type Deps, found, requireCaptain } from '../http/context';

@@ -5,7 +5,7 @@ import { heatOffset } from '@bluffwind/core/heat/calibrate';
 import { DAY, HOUR } from '@bluffwind/core/units/time';
 import { And, Any, type EntityManager, In, IsNull, LessThan, LessThanOrEqual, MoreThan, MoreThanOrEqual, Not } from 'typeorm';
 import { SpotEntity } from '../db/entities/grounds';
-import { StopEntity } from '../db/entities/trip';
+import { StopEntity } from '../db/entities/log';
 import { ReadingEntity } from '../db/entities/water';
 import { storeStopConditions } from '../deck/stopConditions';
 import { loadWaterState } from './waterState';

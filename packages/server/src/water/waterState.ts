@@ -6,7 +6,7 @@ import { joinForecast, type Track } from '@bluffwind/core/weather/joinForecast';
 import { windComponents, windFromComponents } from '@bluffwind/core/weather/wind';
 import { type EntityManager, In, IsNull, LessThanOrEqual, Not } from 'typeorm';
 import { FILES } from './filedForecasts';
-import { BoatEntity } from '../db/entities/outfit';
+import { BoatEntity } from '../db/entities/boats';
 import { namesOf } from '../db/namesOf';
 import {
   ForecastEntity,

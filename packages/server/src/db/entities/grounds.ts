@@ -1,8 +1,5 @@
-import { ENVELOPE_SPANS, type StoredLimits } from '@bluffwind/core/catchrate/envelope';
 import type { Hazard } from '@bluffwind/core/risk/hazard';
-import type { LengthKind } from '@bluffwind/core/rules/ruleKinds';
-import { columnName } from '../columnName';
-import { EntitySchema, type EntitySchemaColumnOptions } from 'typeorm';
+import { EntitySchema } from 'typeorm';
 
 export interface SpotRow {
   id: string;
@@ -38,6 +35,7 @@ export interface SpotRow {
   retiredAt: Date | null;
   mergedInto: string | null;
 }
+
 export const SpotEntity = new EntitySchema<SpotRow>({
   name: 'spot',
   columns: {
@@ -87,6 +85,7 @@ export interface FeatureRow {
   importId: string | null;
   removedAt: Date | null;
 }
+
 export const FeatureEntity = new EntitySchema<FeatureRow>({
   name: 'ground_feature',
   columns: {
@@ -120,6 +119,7 @@ export interface SurveyRow {
   grid: unknown;
   withdrawnAt: Date | null;
 }
+
 export const SurveyEntity = new EntitySchema<SurveyRow>({
   name: 'survey',
   columns: {
@@ -150,6 +150,7 @@ export interface DismissalRow {
   madeAt: Date;
   madeBy: string;
 }
+
 export const DismissalEntity = new EntitySchema<DismissalRow>({
   name: 'dismissal',
   columns: {
@@ -161,142 +162,6 @@ export const DismissalEntity = new EntitySchema<DismissalRow>({
     lon: { type: 'double precision' },
     madeAt: { type: 'timestamptz', name: 'made_at' },
     madeBy: { type: 'uuid', name: 'made_by' },
-  },
-});
-
-export interface SpeciesRow {
-  id: string;
-  outfitId: string;
-  name: string;
-  habitat: 'salt' | 'fresh';
-  lengthKind: LengthKind;
-  sizeGoalMm: number | null;
-  /** Usual lengths from least to most, mm. */
-  leastMm: number | null;
-  mostMm: number | null;
-  caution: string;
-  retiredAt: Date | null;
-}
-export const SpeciesEntity = new EntitySchema<SpeciesRow>({
-  name: 'species',
-  columns: {
-    id: { type: 'uuid', primary: true },
-    outfitId: { type: 'uuid', name: 'outfit_id' },
-    name: { type: 'text' },
-    habitat: { type: 'text' },
-    lengthKind: { type: 'text', name: 'length_kind' },
-    sizeGoalMm: { type: 'int', name: 'size_goal_mm', nullable: true },
-    leastMm: { type: 'int', name: 'least_mm', nullable: true },
-    mostMm: { type: 'int', name: 'most_mm', nullable: true },
-    caution: { type: 'text' },
-    retiredAt: { type: 'timestamptz', name: 'retired_at', nullable: true },
-  },
-});
-
-/** Columns of the limits of a family. */
-const limitColumns = Object.fromEntries(
-  ENVELOPE_SPANS.flatMap((s) =>
-    [s.lo, s.hi].map((f) => [f, { type: 'double precision', name: columnName(f), nullable: s.start === null }]),
-  ),
-) as Record<keyof StoredLimits, EntitySchemaColumnOptions>;
-
-export interface FamilyRow extends StoredLimits {
-  outfitId: string;
-  id: string;
-  name: string;
-  coverRate: number;
-  skill: number;
-  snag: number;
-  handling: string;
-  light: number[];
-  cover: string[];
-  months: number[];
-  zone: 'bottom' | 'middle' | 'surface';
-  look: string;
-  rods: number;
-  costPerHour: number;
-  forage: string[];
-}
-export const FamilyEntity = new EntitySchema<FamilyRow>({
-  name: 'family',
-  columns: {
-    outfitId: { type: 'uuid', primary: true, name: 'outfit_id' },
-    id: { type: 'text', primary: true },
-    name: { type: 'text' },
-    ...limitColumns,
-    coverRate: { type: 'int', name: 'cover_rate' },
-    skill: { type: 'int' },
-    snag: { type: 'int' },
-    handling: { type: 'text' },
-    light: { type: 'int', array: true, default: [] },
-    cover: { type: 'text', array: true, default: [] },
-    months: { type: 'int', array: true, default: [] },
-    zone: { type: 'text', default: 'middle' },
-    look: { type: 'text', default: 'natural' },
-    rods: { type: 'int', default: 1 },
-    costPerHour: { type: 'double precision', name: 'cost_per_hour', default: 0 },
-    forage: { type: 'text', array: true, default: [] },
-  },
-});
-
-export interface PresentationRow {
-  id: string;
-  outfitId: string;
-  familyId: string;
-  name: string;
-  habitat: 'salt' | 'fresh' | 'both';
-  active: boolean;
-  sizeMm: number | null;
-  weightG: number | null;
-  colour: string;
-  leaderKg: number | null;
-  retrieve: string;
-  pauseS: number | null;
-  look: string | null;
-  /** Trips of the crew that one day's bait lasts for; null for any number. */
-  tripsADay: number | null;
-}
-export const PresentationEntity = new EntitySchema<PresentationRow>({
-  name: 'presentation',
-  columns: {
-    id: { type: 'uuid', primary: true },
-    outfitId: { type: 'uuid', name: 'outfit_id' },
-    familyId: { type: 'text', name: 'family_id' },
-    name: { type: 'text' },
-    habitat: { type: 'text' },
-    active: { type: 'boolean', default: true },
-    sizeMm: { type: 'double precision', name: 'size_mm', nullable: true },
-    weightG: { type: 'double precision', name: 'weight_g', nullable: true },
-    colour: { type: 'text', default: '' },
-    leaderKg: { type: 'double precision', name: 'leader_kg', nullable: true },
-    retrieve: { type: 'text', default: '' },
-    pauseS: { type: 'double precision', name: 'pause_s', nullable: true },
-    look: { type: 'text', nullable: true },
-    tripsADay: { type: 'int', name: 'trips_a_day', nullable: true },
-  },
-});
-
-export interface RuleRow {
-  id: string;
-  outfitId: string;
-  speciesId: string;
-  zone: string | null;
-  body: unknown;
-  source: string;
-  checkedOn: string;
-  removedAt: Date | null;
-}
-export const RuleEntity = new EntitySchema<RuleRow>({
-  name: 'rule',
-  columns: {
-    id: { type: 'uuid', primary: true },
-    outfitId: { type: 'uuid', name: 'outfit_id' },
-    speciesId: { type: 'uuid', name: 'species_id' },
-    zone: { type: 'text', nullable: true },
-    body: { type: 'jsonb' },
-    source: { type: 'text' },
-    checkedOn: { type: 'date', name: 'checked_on' },
-    removedAt: { type: 'timestamptz', name: 'removed_at', nullable: true },
   },
 });
 
@@ -314,6 +179,7 @@ export interface FeedingRow {
   personId: string;
   removedAt: Date | null;
 }
+
 export const FeedingEntity = new EntitySchema<FeedingRow>({
   name: 'feeding',
   columns: {
