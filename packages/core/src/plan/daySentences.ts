@@ -3,7 +3,7 @@ import { waterStateOf } from '../conditions/waterRecord';
 import { compassPoint, turnDeg } from '../units/angle';
 import { HOUR, MINUTE } from '../units/time';
 import { sampleWind } from '../weather/wind';
-import type { DayPlan, PlanLeg } from './layDay';
+import type { DayPlan, PlanLeg } from './plannedDay';
 import type { PlanInputs } from './planInputs';
 import { shutBy, shutReason } from './openSteps';
 import { type Ranking, STEP_MS } from './rankTrip';

@@ -5,7 +5,7 @@ import { windComponents } from '../weather/wind';
 import { inMetric } from '../units/measure';
 import { HOUR, MINUTE } from '../units/time';
 import { daySentences } from './daySentences';
-import type { PlanLeg } from './layDay';
+import type { PlanLeg } from './plannedDay';
 import type { PlanInputs } from './planInputs';
 import type { Ranking } from './rankTrip';
 import { END, inputs, START } from './testTrip';

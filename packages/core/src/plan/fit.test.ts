@@ -1,7 +1,8 @@
 // What a party and its goal ask of a plan. Facts of the trade are common practice.
 import { describe, expect, it } from 'vitest';
 import { MINUTE } from '../units/time';
-import { layDay, patienceOf, scoreDay } from './layDay';
+import { layDay, scoreDay } from './layDay';
+import { patienceOf } from './itineraryProblem';
 import { fitSentence } from './partyFit';
 import { rankTrip } from './rankTrip';
 import { inputs } from './testTrip';

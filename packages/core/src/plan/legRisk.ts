@@ -3,7 +3,7 @@ import { judgeSpot } from '../risk/atPlace';
 import { findingWords, quantityList } from '../risk/findingWords';
 import { type Finding, graver, type Judgement, type Level, QUANTITIES, type Quantity } from '../risk/judge';
 import { every, findingKey, type RiskSpan, riskSpans, worse } from '../risk/judgeSpans';
-import type { PlanLeg } from './layDay';
+import type { PlanLeg } from './plannedDay';
 import type { PlanInputs, WaysAt } from './planInputs';
 import { type Ranking, STEP_MS } from './rankTrip';
 import { saidTime } from '../units/measure';

@@ -1,7 +1,7 @@
 // Which stops of a plan are fished under way rather than lying, and how.
 import { rigFamily } from '../tackle/rigFamilies';
 import { trackKindOf, trackLeg, trackWords } from '../tackle/trackLeg';
-import type { PlanLeg } from './layDay';
+import type { PlanLeg } from './plannedDay';
 import type { PlanInputs } from './planInputs';
 import { type Ranking, STEP_MS } from './rankTrip';
 

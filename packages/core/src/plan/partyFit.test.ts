@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { inMetric } from '../units/measure';
 import { MINUTE } from '../units/time';
-import type { PlanLeg } from './layDay';
+import type { PlanLeg } from './plannedDay';
 import { fitSentence, type Guest, longestWaitMin, rodRoles, usualPatience } from './partyFit';
 import type { PlanInputs } from './planInputs';
 import type { Ranking } from './rankTrip';

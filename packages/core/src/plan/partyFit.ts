@@ -1,6 +1,7 @@
 // Who is aboard and how the plan fits them, in a sentence.
 import { expectedWithin } from '../catchrate/expectedWithin';
-import { type DayPlan, patienceOf } from './layDay';
+import type { DayPlan } from './plannedDay';
+import { patienceOf } from './itineraryProblem';
 import type { PlanInputs } from './planInputs';
 import { type Ranking, stepAt, stepsOf } from './rankTrip';
 import { saidTime } from '../units/measure';

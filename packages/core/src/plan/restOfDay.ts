@@ -1,4 +1,5 @@
-import { type DayPlan, type FromHere, layDay } from './layDay';
+import type { DayPlan, FromHere } from './plannedDay';
+import { layDay } from './layDay';
 import type { PlanInputs } from './planInputs';
 import type { Ranking } from './rankTrip';
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOUR, MINUTE } from '../units/time';
-import { type DayPlan, layDay, scoreDay } from './layDay';
+import type { DayPlan } from './plannedDay';
+import { layDay, scoreDay } from './layDay';
 import { rankTrip } from './rankTrip';
 import { amongOthers, type SettlingBoat, settleFleet } from './settleFleet';
 import { inputs, START } from './testTrip';

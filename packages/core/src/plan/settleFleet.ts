@@ -1,5 +1,6 @@
 // A fleet's plans with what boats leave each other of a spot: the solver keeps them apart, this counts what the earlier stay took.
-import { type DayPlan, layDay, scoreDay } from './layDay';
+import type { DayPlan } from './plannedDay';
+import { layDay, scoreDay } from './layDay';
 import type { PlanInputs } from './planInputs';
 import type { Ranking } from './rankTrip';
 import { nth } from '../units/indexed';

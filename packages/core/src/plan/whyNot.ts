@@ -2,7 +2,7 @@ import { fishedBefore } from './fishedBefore';
 import { rateWords as rate2 } from './reasons';
 import type { PlanInputs } from './planInputs';
 import type { Call, Ranking } from './rankTrip';
-import type { Pin } from './layDay';
+import type { Pin } from './plannedDay';
 import { saidTime } from '../units/measure';
 
 /** Answers "why not there?" for any spot of a trip, in a guide's words. */

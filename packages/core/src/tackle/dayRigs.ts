@@ -1,6 +1,6 @@
 // The rigs of a kept plan and the list of the night before, from a trip's inputs and what the crew has in its boxes.
 import { apparentWindMps, heatIndexC, humidityOf, windChillC } from '../exposure/feels';
-import type { PlanLeg } from '../plan/layDay';
+import type { PlanLeg } from '../plan/plannedDay';
 import type { PlanInputs } from '../plan/planInputs';
 import { type Ranking, STEP_MS } from '../plan/rankTrip';
 import type { StrengthCount } from './leaderChoice';

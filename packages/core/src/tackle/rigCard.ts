@@ -2,8 +2,8 @@
 // reason. What a hand has changed stays, and the card says what the arithmetic would have said.
 import { said } from '../units/measure';
 import { type RigFamily, rigFamily } from './rigFamilies';
+import { anchorPart, dropperPart, feederParts, feedPart, floatParts, hangingBaitPart, hookHeightPart } from './heldParts';
 import {
-  anchorPart,
   bladePart,
   boardsPart,
   castParts,
@@ -11,22 +11,14 @@ import {
   countTo,
   diverPart,
   diverRuns,
-  dropperPart,
-  feederParts,
-  feedPart,
-  floatParts,
-  hangingBaitPart,
-  hookHeightPart,
-  leaderPart,
-  linePart,
-  part,
   retrieveParts,
   scentPart,
-  sized,
   trackPart,
   trollPart,
   windowPart,
-} from './rigParts';
+} from './movingParts';
+import { leaderPart, linePart } from './lineParts';
+import { part, sized } from './rigParts';
 import type { RigCard, RigDrawing, RigPart, RigQuestion } from './rigQuestion';
 import { hangingShape, pastLine, weightByArithmetic } from './rigWeight';
 

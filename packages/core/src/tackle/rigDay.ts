@@ -3,7 +3,7 @@
 import { type OtherBait, searchBait, secondBait } from '../plan/pickOther';
 import type { PlanInputs, PlanPresentation } from '../plan/planInputs';
 import { type Ranking, STEP_MS } from '../plan/rankTrip';
-import type { PlanLeg } from '../plan/layDay';
+import type { PlanLeg } from '../plan/plannedDay';
 import { localHour } from '../units/time';
 import { rigCard } from './rigCard';
 import type { ByHand, RigBox, RigCard, RigQuestion } from './rigQuestion';

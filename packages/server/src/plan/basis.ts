@@ -2,7 +2,7 @@
 import type { SavedPlan } from '@bluffwind/contract/plan';
 import { likeWater } from '@bluffwind/core/catchrate/likeWater';
 import { rateRange } from '@bluffwind/core/catchrate/rangeOf';
-import type { PlanLeg } from '@bluffwind/core/plan/layDay';
+import type { PlanLeg } from '@bluffwind/core/plan/plannedDay';
 import type { PlanInputs } from '@bluffwind/core/plan/planInputs';
 import { rateConditions, type Ranking, STEP_MS } from '@bluffwind/core/plan/rankTrip';
 import { reasonsOf } from '@bluffwind/core/plan/reasons';

@@ -1,5 +1,5 @@
 import type { PlanDesk, PlanTrigger } from '@bluffwind/contract/plan';
-import type { DayPlan } from '@bluffwind/core/plan/layDay';
+import type { DayPlan } from '@bluffwind/core/plan/plannedDay';
 import { clock, fish } from '../ui/format';
 import { Button } from '../ui/parts';
 import type { ChangesSoFar } from '../workers/plan.worker';

@@ -1,6 +1,6 @@
 // The plan on the screen with what was asked of it, and the steps by which it came there, for undo and redo.
 import type { SavedPlan } from '@bluffwind/contract/plan';
-import type { DayPlan, LegPart, Pin, PlanLeg } from '@bluffwind/core/plan/layDay';
+import type { DayPlan, LegPart, Pin, PlanLeg } from '@bluffwind/core/plan/plannedDay';
 
 /** A leg as the screen holds it. */
 export type ShownLeg = PlanLeg;

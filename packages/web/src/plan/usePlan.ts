@@ -1,6 +1,6 @@
 // What can be done to a plan: lay, pin, ban, drag, undo, keep. The worker does the arithmetic; this holds what it was asked.
 import type { PlanDesk } from '@bluffwind/contract/plan';
-import type { DayPlan } from '@bluffwind/core/plan/layDay';
+import type { DayPlan } from '@bluffwind/core/plan/plannedDay';
 import type { Quantity } from '@bluffwind/core/risk/judge';
 import type { Trigger } from '@bluffwind/core/plan/whatWouldChange';
 import type { Remote } from 'comlink';

@@ -4,7 +4,9 @@ import type { FleetPlan, FleetProblem } from '@bluffwind/core/fleet/fleetProblem
 import { type GoesWithout, shareBaits } from '@bluffwind/core/fleet/shareBaits';
 import { solveFleet } from '@bluffwind/core/fleet/solveFleet';
 import { solveItinerary } from '@bluffwind/core/itinerary/solveItinerary';
-import { type DayPlan, dayPlan, itineraryProblem, placeOf, scoreDay } from '@bluffwind/core/plan/layDay';
+import type { DayPlan } from '@bluffwind/core/plan/plannedDay';
+import { dayPlan, scoreDay } from '@bluffwind/core/plan/layDay';
+import { itineraryProblem, placeOf } from '@bluffwind/core/plan/itineraryProblem';
 import { MARGIN_STEPS, type PlanInputs, STEP_MIN } from '@bluffwind/core/plan/planInputs';
 import { ALL_DAY, dayLines, riskLines, riskOfLegs } from '@bluffwind/core/plan/legRisk';
 import { laidWithout } from '@bluffwind/core/risk/findingWords';
