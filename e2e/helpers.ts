@@ -45,8 +45,6 @@ async function axeFaults(page: Page, only: 'all' | 'colours'): Promise<string[]>
     };
     const result = await axe.run(document, {
       runOnly: what === 'colours' ? ['color-contrast'] : ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
-      // A screen that is on its way has its heading when it comes.
-      rules: { 'page-has-heading-one': { enabled: false } },
     });
     const told = result.violations.filter((v) => v.impact !== 'minor');
     return told.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, signIn } from './helpers';
+import { expectAccessible, rows, signIn } from './helpers';
 
 test('every desk screen opens by keys, without errors, and passes axe in every theme', async ({ page }) => {
   test.setTimeout(300_000);
@@ -82,6 +82,28 @@ test.describe('where a part of the application does not come', () => {
     await page.unroute(/plan\.worker/);
     await page.getByRole('button', { name: 'Try again' }).click();
     await expect(page.locator('[data-call]').first()).toBeVisible({ timeout: 60_000 });
+  });
+  test('every screen that is refused its rows keeps a heading, and opens when it is tried again', async ({ page }) => {
+    test.setTimeout(180_000);
+    await signIn(page, 'Ilse Marrable');
+    const [trip] = await rows<{ id: string }>(
+      `select p.trip_id as id from plan p join boat b on b.outfit_id = p.outfit_id join trip t on t.id = p.trip_id and t.boat_id = b.id
+       where b.name = 'Marrow' and t.status = 'planned' order by p.made_at desc limit 1`,
+    );
+    const ofTrip = trip ? ['', '/rigs', '/after', '/foretold'].map((more) => `/trips/${trip.id}${more}`).concat(`/deck/${trip.id}`) : [];
+    for (const to of ['/water', '/grounds', '/log', '/calendar', '/baits', '/brief/2026-06-19', '/fleet/2026-06-19', ...ofTrip]) {
+      await page.route(/\/api\/(?!me$|changes)/, (route) =>
+        route.fulfill({ status: 500, contentType: 'application/problem+json', body: 'null' }),
+      );
+      await page.goto(to);
+      const main = page.locator('main');
+      await expect(main.getByText('The server failed'), to).toBeVisible({ timeout: 30_000 });
+      await expect(main.getByRole('heading', { level: 1 }), to).toBeVisible();
+      await page.unrouteAll({ behavior: 'ignoreErrors' });
+      await main.getByRole('button', { name: 'Try again' }).first().click();
+      await expect(main.getByText('The server failed'), to).toHaveCount(0, { timeout: 30_000 });
+      await expect(main.getByRole('heading', { level: 1 }), to).toBeVisible();
+    }
   });
   test('a screen whose code does not come says so in its place, and the others open', async ({ page }) => {
     await signIn(page, 'Ilse Marrable');

@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery, tripQuery } from '../data/queries';
 import { clock, dayName } from '../ui/format';
-import { Fault, Header, Waiting } from '../ui/parts';
+import { Header } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { Debrief } from './Debrief';
 import { GuestsPage } from './GuestsPage';
 
@@ -12,8 +13,8 @@ export default function After() {
   const { id = '' } = useParams();
   const trip = useQuery(tripQuery(id));
   const { data: me } = useQuery(meQuery);
-  if (failedOf(trip)) return <Fault error={trip.error} retry={() => trip.refetch()} />;
-  if (!trip.data || !me) return <Waiting what="Opening the day" />;
+  if (!trip.data || !me)
+    return <StandIn title="The day in hindsight" what="Opening the day" error={failedOf(trip)} retry={askAgain(trip)} />;
   const t = trip.data;
   const zone = me.outfit.zone;
   const begun = t.status === 'under way' || t.status === 'done';

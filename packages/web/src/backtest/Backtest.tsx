@@ -4,9 +4,10 @@ import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { useParams } from 'react-router';
 import { deskQuery, tripQuery } from '../data/queries';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { dayName, fish, rate } from '../ui/format';
-import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
+import { Header, RangeBar, Waiting } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { usePlanWorker } from '../workers/usePlanWorker';
 import { CalibrationChart } from './CalibrationChart';
 import { DaysChart } from './DaysChart';
@@ -44,11 +45,11 @@ function BacktestOf({ id }: { id: string }) {
       current = false;
     };
   }, [worker, opened]);
-  if (unranked) return <Fault error={unranked} retry={again} />;
-  const failed = failedOf(trip, desk);
-  if (failed) return <Fault error={failed} />;
   const d = desk.data;
-  if (!trip.data || !d) return <Waiting what="Opening the log" />;
+  if (unranked || !trip.data || !d) {
+    const failed = failedOf(trip, desk);
+    return <StandIn title="Foretold" what="Opening the log" error={failed ?? unranked} retry={failed ? askAgain(trip, desk) : again} />;
+  }
   const done = so !== null && so.done === so.of;
   const s = done ? so.summary : null;
   const ways = [

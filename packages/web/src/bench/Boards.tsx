@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { bedOfChart } from '../chart/bedOfChart';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { chartQuery, outfitQuery, spotsQuery } from '../data/queries';
 import { amount, inMine, myUnit, words } from '../data/units';
 import { useAddress } from '../data/useAddress';
@@ -63,7 +63,7 @@ export default function Boards() {
     rules: ['P19'],
   };
   const failed = failedOf(outfit, chart, spots);
-  if (failed) return <Fault error={failed} />;
+  if (failed) return <Fault error={failed} retry={askAgain(outfit, chart, spots)} />;
   if (outfit.data && !water) return <SumWithoutWater name={frame.name} what={frame.what} />;
   if (!outfit.data || !water || !bed || !spots.data) return <Waiting what="Reading the bed" />;
   const start = spots.data.find((s) => s.id === from) ?? spots.data[0];

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useSearchParams } from 'react-router';
 import { post } from '../data/api';
 import { serverNow } from '../data/clock';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery, outfitQuery } from '../data/queries';
 import { amount, words } from '../data/units';
 import { useAddress } from '../data/useAddress';
@@ -29,7 +29,8 @@ const USUAL = '20~40~2.1;45~40~3.4;70~45~4.2;95~40~3.0';
 
 /** Casts with a bare bomb, counted to the bottom: soundings that go to the chart as a survey. */
 export default function CountDown() {
-  const { data: outfit, ...asked } = useQuery(outfitQuery);
+  const asked = useQuery(outfitQuery);
+  const outfit = asked.data;
   const { data: me } = useQuery(meQuery);
   const [waterId, setWater] = useAddress('water', '');
   const water = outfit?.waters.find((w) => w.id === waterId) ?? outfit?.waters[0];
@@ -44,7 +45,7 @@ export default function CountDown() {
     onStored: key.stored,
     told: (_, s) => `${s.lat.length} soundings are on the chart of ${water?.name}.`,
   });
-  if (failedOf(asked as never)) return <Fault error={asked.error} />;
+  if (failedOf(asked)) return <Fault error={asked.error} retry={askAgain(asked)} />;
   if (!outfit) return <Waiting what="Opening the waters" />;
   if (!water)
     return (

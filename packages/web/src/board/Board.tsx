@@ -4,6 +4,7 @@ import { localDate, addDays } from '@bluffwind/core/units/time';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { askAgain } from '../data/failedOf';
 import { boardQuery, meQuery, outfitQuery, stateQuery } from '../data/queries';
 import { serverNow } from '../data/clock';
 import { boardSpan } from '../data/spans';
@@ -11,7 +12,8 @@ import { useCursor } from '../data/time';
 import { quantityList } from '@bluffwind/core/risk/findingWords';
 import { clock, dateName, dayName, fish, GOALS } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
-import { Fault, Header, RangeBar, Waiting } from '../ui/parts';
+import { Header, RangeBar, Waiting } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { FirstEvening } from './FirstEvening';
 import { Sample } from './Sample';
 import { beginningsQuery, risksQuery } from './queries';
@@ -40,12 +42,14 @@ export default function Board() {
   const late = useLate(PATIENCE_MS);
   const beginnings = useQuery(beginningsQuery);
   const state = useQuery({ ...stateQuery(water?.id ?? '', from, to), enabled: water !== undefined });
-  if (board.isPending || (board.data && !late && weighed.some((r) => r.isPending))) return <Waiting what="Opening the Board" />;
-  if (!board.data) return <Fault error={board.error} retry={() => board.refetch()} />;
+  const title = `Tonight and ${dateName(tomorrow)}`;
+  if (board.isPending || (board.data && !late && weighed.some((r) => r.isPending)))
+    return <StandIn title={title} what="Opening the Board" />;
+  if (!board.data) return <StandIn title={title} what="Opening the Board" error={board.error} retry={askAgain(board)} />;
   const { today: done, tomorrow: next, open } = board.data;
   return (
     <>
-      <Header title={`Tonight and ${dateName(tomorrow)}`} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
+      <Header title={title} note={`${me?.outfit.name} · now ${dayName(now, zone)} ${clock(now, zone)}`} />
       <div className="min-h-0 flex-1 overflow-auto md:grid md:grid-cols-[1fr_300px] md:overflow-hidden">
         <section aria-label="Trips" tabIndex={0} className="px-[18px] py-4 md:overflow-auto">
           <OutNow out={board.data.out} zone={zone} />

@@ -3,13 +3,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { get, post } from '../data/api';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery } from '../data/queries';
 import { useAddress } from '../data/useAddress';
 import { useSave } from '../data/useSave';
 import { clock, dateName, fish } from '../ui/format';
 import { RiskLines } from '../risk/RiskLines';
-import { Button, Fault, Header, RangeBar, Waiting } from '../ui/parts';
+import { Button, Fault, Header, RangeBar } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { saveBytes } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { briefQuery } from './queries';
@@ -33,8 +34,15 @@ export default function Brief() {
     touches: [['brief', date]],
     told: (_, what) => (what === 'read' ? 'Marked as read by you.' : 'Published to the crew.'),
   });
-  if (failedOf(brief)) return <Fault error={brief.error} retry={() => brief.refetch()} />;
-  if (!brief.data) return <Waiting what="Comparing the day with its plan" />;
+  if (!brief.data)
+    return (
+      <StandIn
+        title={`Brief for ${dateName(date)}`}
+        what="Comparing the day with its plan"
+        error={failedOf(brief)}
+        retry={askAgain(brief)}
+      />
+    );
   const b = brief.data;
   const boat = b.boats[chosen] ?? b.boats[0];
   return (

@@ -5,7 +5,7 @@ import { ChevronLeft, ChevronRight, Plus } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { serverNow } from '../data/clock';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery, outfitQuery, papersQuery } from '../data/queries';
 import { useAddress } from '../data/useAddress';
 import { useKeys } from '../data/useKeys';
@@ -15,6 +15,7 @@ import { draftOf, newDraft } from '../trips/tripDraft';
 import { dateName } from '../ui/format';
 import { useAsk } from '../ui/Ask';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { CancelDialog } from './CancelDialog';
 import { Day } from './Day';
 import type { LaneKind } from './dayLanes';
@@ -65,9 +66,8 @@ export default function Calendar() {
   const inSight = today >= from && today <= addDays(from, 6);
   const firstDay = inSight ? addDays(today, today < addDays(from, 6) ? 1 : 0) : from;
   useKeys({ n: mayEdit ? () => begin(day ?? firstDay) : null });
-  const failed = failedOf(outfit, trips);
-  if (failed) return <Fault error={failed} retry={() => void trips.refetch()} />;
-  if (!o || !trips.data || !me) return <Waiting what="Opening the calendar" />;
+  if (!o || !trips.data || !me)
+    return <StandIn title="Calendar" what="Opening the calendar" error={failedOf(outfit, trips)} retry={askAgain(outfit, trips)} />;
   const ready = o.boats.length > 0 && o.waters.length > 0;
   const shown =
     task ??

@@ -71,7 +71,7 @@ export function InstrumentsDialog({ boat, onClose }: InstrumentsDialogProps) {
       onClose={onClose}
     >
       {question}
-      {failedOf(all) ? <Fault error={all.error} /> : null}
+      {failedOf(all) ? <Fault error={all.error} retry={() => void all.refetch()} /> : null}
       {retire.error !== null && <Fault error={retire.error} />}
       {all.data && own.length === 0 && !edited && <p className="text-ink-2">None yet.</p>}
       <ul>

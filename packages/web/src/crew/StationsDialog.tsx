@@ -43,7 +43,11 @@ export function StationsDialog({ water, zone, onClose }: StationsDialogProps) {
       onClose={onClose}
     >
       {question}
-      {failedOf(all) ? <Fault error={all.error} /> : !all.data ? <Waiting what="Reading the stations" /> : null}
+      {failedOf(all) ? (
+        <Fault error={all.error} retry={() => void all.refetch()} />
+      ) : !all.data ? (
+        <Waiting what="Reading the stations" />
+      ) : null}
       {retire.error !== null && <Fault error={retire.error} />}
       {all.data && own.length === 0 && !adding && <p className="text-ink-2">No station by address yet.</p>}
       <ul>

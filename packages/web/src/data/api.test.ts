@@ -47,6 +47,18 @@ describe('asking the server', () => {
     expect(await current).toEqual({ n: 4 });
     expect(isOlder(await current)).toBe(false);
   });
+  it('shows nothing of an answer that broke off on the way, or of the page of a network that wants a sign-in', async () => {
+    const asked = vi.fn(async () => new Response('{"trips": [{"id": "a', { headers: { 'Content-Type': 'application/json' } }));
+    vi.stubGlobal('fetch', asked);
+    const { get, post, isAway, Offline } = await fresh();
+    await expect(get('/trips')).rejects.toThrow(Offline);
+    expect(isAway()).toBe(true);
+    asked.mockImplementation(async () => new Response('<html>Welcome aboard our guest network</html>'));
+    await expect(post('/deck/a/entries', {})).rejects.toThrow(Offline);
+    asked.mockImplementation(async () => json({ ok: true }));
+    await expect(post('/deck/a/entries', {})).resolves.toEqual({ ok: true });
+    expect(isAway()).toBe(false);
+  });
   it('sends what a person does at once, though the server was away', async () => {
     const asked = vi.fn(async (_: string): Promise<Response> => {
       throw new TypeError('no network');

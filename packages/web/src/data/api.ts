@@ -62,14 +62,15 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
     setAway(true);
     throw new Offline();
   }
+  const body = await bodyOf(response);
+  // An answer that broke off on the way, or a page of the network that wants a sign-in: the server has said nothing that could be shown.
+  if (response.ok && body === undefined) {
+    setAway(true);
+    throw new Offline();
+  }
   setAway(false);
-  // Sentences carry their figures with their kinds; here they are put into the reader's units.
-  const body: unknown = await response
-    .text()
-    .then((text) => JSON.parse(words(text)) as unknown)
-    .catch(() => null);
   if (!response.ok) {
-    const problem = body as ProblemBody | null;
+    const problem = (body ?? null) as ProblemBody | null;
     throw new ApiProblem(
       problem ?? {
         type: '',
@@ -84,6 +85,15 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   }
   if (response.headers.get('Bluffwind-Answer') === 'older' && typeof body === 'object' && body !== null) older.add(body);
   return body as T;
+}
+
+/** What an answer holds, its figures in the reader's units: sentences carry them with their kinds. Undefined where it cannot be read. */
+async function bodyOf(response: Response): Promise<unknown> {
+  try {
+    return JSON.parse(words(await response.text()));
+  } catch {
+    return undefined;
+  }
 }
 
 /** Answers that the server has given while it works out the present ones. */

@@ -5,7 +5,7 @@ import { ApiProblem } from '../data/api';
 import { serverNow } from '../data/clock';
 import type { StoredEntry } from '../offline/store';
 import { useDeck } from '../offline/useDeck';
-import { Fault, Waiting } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { AtStop } from './AtStop';
 import { BeforeAndAfter } from './BeforeAndAfter';
 import { BetweenStops } from './BetweenStops';
@@ -17,7 +17,7 @@ import { useDeckTrip } from './useDeckTrip';
 /** The phone's screen of a trip. */
 export default function Deck() {
   const { tripId = '' } = useParams();
-  const { pack, entries, online, error, unkept, nearlyFull, record } = useDeck(tripId);
+  const { pack, entries, online, error, again, unkept, nearlyFull, record } = useDeck(tripId);
   const [now, setNow] = useState(serverNow);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the clock is heard with the pack, and an entry moves it on
   useEffect(() => {
@@ -25,7 +25,7 @@ export default function Deck() {
     const timer = setInterval(() => setNow(serverNow()), 5000);
     return () => clearInterval(timer);
   }, [pack, entries]);
-  if (!pack) return error ? <Fault error={error} /> : <Waiting what="Opening the deck" />;
+  if (!pack) return <StandIn title="On deck" what="Opening the deck" error={error} retry={again} />;
   return (
     <>
       {error instanceof ApiProblem && error.body.status === 401 && (

@@ -3,11 +3,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { serverNow } from '../data/clock';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery } from '../data/queries';
 import { AmountChart } from '../ui/AmountChart';
 import { clock, dateName, fish } from '../ui/format';
 import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { Term } from '../ui/Term';
 import { BoatRow } from './BoatRow';
 import { keptMeetings } from './keptMeetings';
@@ -25,10 +26,11 @@ function FleetOf({ date }: { date: string }) {
   // What was seen to be unknown; another day, or anything more, is asked anew.
   const [seenOf, setSeenOf] = useState('');
   const { trips, open, desks, day, all, so, step, keeping, readAgain } = useFleetDay(date, fair);
-  if (failedOf(trips)) return <Fault error={trips.error} retry={() => void trips.refetch()} />;
-  const failed = failedOf(...desks);
-  if (failed) return <Fault error={failed} retry={readAgain} />;
-  if (!me || !trips.data) return <Waiting what="Opening the day" />;
+  const failed = failedOf(trips, ...desks);
+  if (failed || !me || !trips.data) {
+    const retry = failedOf(trips) ? askAgain(trips) : readAgain;
+    return <StandIn title={`Fleet, ${dateName(date)}`} what="Opening the day" error={failed} retry={retry} />;
+  }
   const zone = me.outfit.zone;
   const today = localDate(serverNow(), zone);
   const notKnown = so?.trips.flatMap((t) => (t.notKnown.length > 0 ? [`${t.tripId} ${t.notKnown.join()}`] : [])).join() ?? '';

@@ -1,10 +1,10 @@
 import type { SpotView } from '@bluffwind/contract/grounds';
 import { nearDuplicates } from '@bluffwind/core/ground/nearDuplicates';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { serverNow } from '../data/clock';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery, outfitQuery } from '../data/queries';
 import { useAddress } from '../data/useAddress';
 import { useKeys } from '../data/useKeys';
@@ -13,7 +13,8 @@ import type { LaneSpec } from '../ribbon/laneProps';
 import { Pick } from '../ui/Choice';
 import { clock, dayName } from '../ui/format';
 import { NoWater } from '../ui/NoWater';
-import { Fault, Header, Waiting } from '../ui/parts';
+import { Fault, Header } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { Workplace } from '../ui/Workplace';
 import { GroundsChart } from './GroundsChart';
 import { GroundsDialogs, type Opened } from './GroundsDialogs';
@@ -32,9 +33,9 @@ const NO_SPOTS: readonly SpotView[] = [];
 
 export default function Grounds() {
   const [params, setParams] = useSearchParams();
-  const queries = useQueryClient();
   const { data: me } = useQuery(meQuery);
-  const { data: outfit } = useQuery(outfitQuery);
+  const outfitAsked = useQuery(outfitQuery);
+  const outfit = outfitAsked.data;
   const water = outfit?.waters.find((w) => w.id === params.get('water')) ?? outfit?.waters[0];
   const waterId = water?.id ?? '';
   const zone = me?.outfit.zone ?? 'UTC';
@@ -75,10 +76,11 @@ export default function Grounds() {
     e: mayEdit && chosen ? () => drafts.edit(chosen) : null,
   });
 
-  const failed = failedOf(g.chart, g.spots, g.state);
-  if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
   if (outfit && !water) return <NoWater screen="Grounds" />;
-  if (!water || !g.chart.data || !bed || !g.spots.data || !at || !g.state.data || !middle) return <Waiting what="Opening the chart" />;
+  if (!water || !g.chart.data || !bed || !g.spots.data || !at || !g.state.data || !middle) {
+    const parts = [outfitAsked, g.chart, g.spots, g.state] as const;
+    return <StandIn title="Grounds" what="Opening the chart" error={failedOf(...parts)} retry={askAgain(...parts)} />;
+  }
   const chart = g.chart.data;
   const time = clock(atMs, zone);
   const lanes: LaneSpec[] = chosen

@@ -14,6 +14,8 @@ export interface DeckStore {
   readonly entries: readonly StoredEntry[];
   readonly online: boolean;
   readonly error: unknown;
+  /** Asks for the pack anew. */
+  readonly again: () => void;
   /** What the phone could not keep, with a way to try again; null while all is kept. */
   readonly unkept: { readonly again: () => void } | null;
   readonly nearlyFull: boolean;
@@ -27,6 +29,7 @@ export function useDeck(tripId: string): DeckStore {
   const [entries, setEntries] = useState<readonly StoredEntry[]>([]);
   const [online, setOnline] = useState(true);
   const [error, setError] = useState<unknown>(null);
+  const [tries, setTries] = useState(0);
   const [unkept, setUnkept] = useState<DeckStore['unkept']>(null);
   const [nearlyFull, setNearlyFull] = useState(false);
   useEffect(() => {
@@ -46,6 +49,7 @@ export function useDeck(tripId: string): DeckStore {
     await refresh();
   }, [tripId, refresh]);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each try asks anew
   useEffect(() => {
     let gone = false;
     void (async () => {
@@ -78,7 +82,12 @@ export function useDeck(tripId: string): DeckStore {
       clearInterval(timer);
       window.removeEventListener('online', back);
     };
-  }, [tripId, flush, refresh]);
+  }, [tripId, flush, refresh, tries]);
+
+  const again = useCallback(() => {
+    setError(null);
+    setTries((n) => n + 1);
+  }, []);
 
   const record: DeckStore['record'] = useCallback(
     async (entry: DeckEntry) => {
@@ -98,5 +107,5 @@ export function useDeck(tripId: string): DeckStore {
     },
     [tripId, refresh, flush],
   );
-  return { pack, entries, online, error, unkept, nearlyFull, record };
+  return { pack, entries, online, error, again, unkept, nearlyFull, record };
 }

@@ -1,3 +1,4 @@
+import { failedOf } from '../data/failedOf';
 import type { PlanDesk, SavedPlan } from '@bluffwind/contract/plan';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -45,7 +46,7 @@ function evidenceWords(version: string, zone: string): string {
 
 function Basis({ tripId, version, zone }: { tripId: string; version: number; zone: string }) {
   const plan = useQuery(keptPlanQuery(tripId, version));
-  if (plan.error) return <Fault error={plan.error} />;
+  if (failedOf(plan)) return <Fault error={plan.error} retry={() => void plan.refetch()} />;
   if (!plan.data) return <Waiting what="Opening the plan" />;
   const p: SavedPlan = plan.data;
   return (

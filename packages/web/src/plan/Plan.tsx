@@ -1,12 +1,13 @@
 import type { DayRisk } from '@bluffwind/core/plan/legRisk';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useCallback, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { chartQuery, deskQuery, meQuery, outfitQuery, stateQuery, tripQuery } from '../data/queries';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { tripSpan } from '../data/spans';
 import { bedOfChart } from '../chart/bedOfChart';
 import { Fault, Waiting } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { Workplace } from '../ui/Workplace';
 import { CompareSheet } from './CompareSheet';
 import { PlanChart } from './PlanChart';
@@ -41,11 +42,11 @@ export default function Plan() {
 }
 
 function PlanOf({ id }: { id: string }) {
-  const queries = useQueryClient();
   const { data: me } = useQuery(meQuery);
   const trip = useQuery(tripQuery(id));
   const desk = useQuery(deskQuery(id));
-  const { data: outfit } = useQuery(outfitQuery);
+  const asked = useQuery(outfitQuery);
+  const outfit = asked.data;
   const waterId = trip.data?.water.id ?? '';
   const chart = useQuery({ ...chartQuery(waterId), enabled: waterId !== '' });
   const { worker, opened, failed: unranked, again } = usePlanWorker(desk.data);
@@ -85,9 +86,10 @@ function PlanOf({ id }: { id: string }) {
   const waterInfo = outfit?.waters.find((w) => w.id === waterId);
   const bed = useMemo(() => (chart.data ? bedOfChart(chart.data) : null), [chart.data]);
 
-  const failed = failedOf(trip, desk, chart);
-  if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
-  if (!d || !trip.data || !chart.data || !bed || !waterInfo) return <Waiting what="Opening the trip" />;
+  if (!d || !trip.data || !chart.data || !bed || !waterInfo) {
+    const parts = [asked, trip, desk, chart] as const;
+    return <StandIn title="Plan" what="Opening the trip" error={failedOf(...parts)} retry={askAgain(...parts)} />;
+  }
   const t = trip.data;
   return (
     <>

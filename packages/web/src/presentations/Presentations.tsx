@@ -5,9 +5,10 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import { meQuery } from '../data/queries';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { rate } from '../ui/format';
-import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { Button, Header } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { FamilySheet } from './FamilySheet';
 import { VariantSheet } from './VariantSheet';
 import { presentationsQuery } from './queries';
@@ -54,8 +55,7 @@ export default function Presentations() {
         `${f.id} ${f.name} ${f.handling} ${variants.map((v) => v.name).join(' ')}`.toLowerCase().includes(words),
       );
   }, [all.data, search]);
-  if (failedOf(all)) return <Fault error={all.error} retry={() => void all.refetch()} />;
-  if (!all.data) return <Waiting what="Opening the baits" />;
+  if (!all.data) return <StandIn title="Baits" what="Opening the baits" error={failedOf(all)} retry={askAgain(all)} />;
   return (
     <>
       <Header title="Baits" note={`${all.data.families.length} families, ${all.data.presentations.filter((p) => p.active).length} baits`}>

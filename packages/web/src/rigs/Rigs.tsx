@@ -4,13 +4,14 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { post } from '../data/api';
-import { failedOf } from '../data/failedOf';
+import { askAgain, failedOf } from '../data/failedOf';
 import { deskQuery, meQuery, tripQuery } from '../data/queries';
 import { amount } from '../data/units';
 import { useAddress } from '../data/useAddress';
 import { useSave } from '../data/useSave';
 import { clock, dayName } from '../ui/format';
-import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { Button, Fault, Header } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { Segments } from '../ui/Segments';
 import { usePocket } from '../ui/usePocket';
 import { PrintCards } from './PrintCards';
@@ -64,10 +65,8 @@ function RigsOf({ id }: { id: string }) {
     [rigs, zone],
   );
 
-  const failed = failedOf(trip, desk, extra);
-  if (failed) return <Fault error={failed} retry={() => void queries.invalidateQueries()} />;
-  if (unmade) return <Fault error={unmade} retry={again} />;
-  if (!trip.data || !desk.data || !extra.data) return <Waiting what="Opening the rigs" />;
+  if (!trip.data || !desk.data || !extra.data)
+    return <StandIn title="Rigs" what="Opening the rigs" error={failedOf(trip, desk, extra)} retry={askAgain(trip, desk, extra)} />;
   const t = trip.data;
   const title = `Rigs for ${dayName(t.startsAt, zone)}, ${t.boat.name}`;
   if (!desk.data.saved)
@@ -85,7 +84,7 @@ function RigsOf({ id }: { id: string }) {
         </div>
       </>
     );
-  if (!rigs) return <Waiting what="Making the rigs" />;
+  if (unmade || !rigs) return <StandIn title={title} what="Making the rigs" error={unmade} retry={again} />;
   const at = listed.find((l) => l.key === chosen) ?? listed[0];
   const mayEdit = me !== undefined && me.role !== 'mate' && t.status !== 'done';
   const set = (l: Listed) => (part: RigPart, value: number | null) =>

@@ -49,7 +49,9 @@ export function Fault({ error, retry }: { error: unknown; retry?: () => void }) 
   const problem = error instanceof ApiProblem ? error.body : null;
   return (
     <div role="alert" className="m-4 max-w-prose border-l-4 border-rust bg-rust-pale px-4 py-3">
-      <p className="font-semibold">{problem?.detail ?? (error instanceof Error ? error.message : 'Something failed.')}</p>
+      <p className="font-semibold">
+        {problem?.detail ?? (error instanceof Error && !(error instanceof TypeError) ? error.message : 'Something failed.')}
+      </p>
       <p className="text-ink-2">
         {problem?.remedy ?? (error instanceof Offline ? 'Check the connection; nothing that was shown as saved is lost.' : 'Try again.')}
       </p>

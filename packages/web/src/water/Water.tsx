@@ -1,13 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { askAgain, failedOf } from '../data/failedOf';
 import { meQuery, outfitQuery, spotsQuery } from '../data/queries';
 import { useKeys } from '../data/useKeys';
 import { Ribbon } from '../ribbon/Ribbon';
 import { Pick } from '../ui/Choice';
 import { clock, dayName } from '../ui/format';
 import { NoWater } from '../ui/NoWater';
-import { Button, Fault, Header, Waiting } from '../ui/parts';
+import { Button, Header } from '../ui/parts';
+import { StandIn } from '../ui/StandIn';
 import { Workplace } from '../ui/Workplace';
 import { ReadingDialog } from './ReadingDialog';
 import { useWaterNow } from './useWaterNow';
@@ -18,7 +20,8 @@ const ImportReadings = lazy(() => import('../imports/ImportReadings').then((m) =
 
 export default function Water() {
   const { data: me } = useQuery(meQuery);
-  const { data: outfit } = useQuery(outfitQuery);
+  const asked = useQuery(outfitQuery);
+  const outfit = asked.data;
   const [params, setParams] = useSearchParams();
   const water = outfit?.waters.find((w) => w.id === params.get('water')) ?? outfit?.waters[0];
   const zone = me?.outfit.zone ?? 'UTC';
@@ -26,9 +29,9 @@ export default function Water() {
   const spots = useQuery({ ...spotsQuery(water?.id ?? ''), enabled: water !== undefined });
   const [doing, setDoing] = useState<'adding' | 'importing' | null>(null);
   useKeys({ n: () => setDoing('adding'), i: () => setDoing('importing') });
-  if (state.error && !state.data) return <Fault error={state.error} retry={() => state.refetch()} />;
   if (outfit && !water) return <NoWater screen="Water" />;
-  if (!water || !state.data || !live || !at) return <Waiting what="Reading the water" />;
+  if (!water || !state.data || !live || !at)
+    return <StandIn title="Water" what="Reading the water" error={failedOf(asked, state)} retry={askAgain(asked, state)} />;
   const s = state.data;
   const boats = outfit?.boats ?? [];
   const boat = water.kind === 'fresh' ? boats.at(-1) : boats[0];
