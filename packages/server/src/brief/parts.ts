@@ -13,10 +13,9 @@ import { dayRigs } from '@bluffwind/core/tackle/dayRigs';
 import type { NightItem } from '@bluffwind/core/tackle/nightList';
 import { holdsIn, limitWords, recheckWords, type Rule } from '@bluffwind/core/rules/verdict';
 import { dateWords } from '@bluffwind/core/rules/seasonWords';
-import { addDays, DAY, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
-import { And, type EntityManager, IsNull, LessThan, MoreThanOrEqual } from 'typeorm';
+import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
+import type { EntityManager } from 'typeorm';
 import { SpotEntity, type SpotRow } from '../db/entities/grounds';
-import { StopEntity } from '../db/entities/log';
 import type { TripRow } from '../db/entities/trip';
 import { WaterEntity } from '../db/entities/water';
 import { effectiveBed } from '../grounds/chartData';
@@ -27,6 +26,7 @@ import { outcomesOf } from './outcomesOf';
 import { rigsOf } from '../rigs/rigsOf';
 import { crewRules } from '../rules/crewRules';
 import { tripsOn, zoneOf } from '../trips/tripsOn';
+import { tiredSpots } from './tiredSpots';
 import { tripViews } from '../trips/tripViews';
 import { tripWords } from './tripWords';
 
@@ -206,24 +206,4 @@ async function restWords(
     }
   }
   return words.sort((a, b) => a.words.localeCompare(b.words));
-}
-
-/** Spots fished on four or more of the last five days. */
-async function tiredSpots(
-  entities: EntityManager,
-  spots: readonly SpotRow[],
-  dayStart: number,
-  zone: string,
-): Promise<BriefParts['tired']> {
-  const stops = await entities.findBy(StopEntity, {
-    startedAt: And(MoreThanOrEqual(new Date(dayStart - 4 * DAY)), LessThan(new Date(dayStart + DAY))),
-    deletedAt: IsNull(),
-  });
-  const days = new Map<string, Set<string>>();
-  for (const { spotId, startedAt } of stops) days.set(spotId, (days.get(spotId) ?? new Set()).add(localDate(startedAt.getTime(), zone)));
-  return spots
-    .map((s) => ({ spotId: s.id, name: s.name, days: days.get(s.id)?.size ?? 0 }))
-    .filter((s) => s.days >= 4)
-    .sort((a, b) => b.days - a.days || a.name.localeCompare(b.name))
-    .map(({ spotId, name, days }) => ({ spotId, words: `${name}: fished ${days} days of 5` }));
 }

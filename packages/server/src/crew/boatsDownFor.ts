@@ -19,10 +19,6 @@ export async function boatsDownFor(
     },
     order: { startsAt: 'ASC' },
   });
-  const names = await namesOf(
-    entities,
-    BoatEntity,
-    trips.map((t) => t.boatId),
-  );
+  const names = await namesOf(entities, BoatEntity, trips, (t) => t.boatId);
   return trips.map((t) => names.get(t.boatId) ?? '');
 }

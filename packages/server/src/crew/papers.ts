@@ -63,11 +63,7 @@ export async function awayOn(entities: EntityManager, personIds: readonly string
     fromOn: LessThanOrEqual(to),
     toOn: MoreThanOrEqual(from),
   });
-  const names = await namesOf(
-    entities,
-    PersonEntity,
-    away.map((a) => a.personId),
-  );
+  const names = await namesOf(entities, PersonEntity, away, (a) => a.personId);
   return away
     .map(({ personId, fromOn, toOn }) => ({ personId, person: names.get(personId) ?? '', fromOn, toOn }))
     .sort((a, b) => a.person.localeCompare(b.person));

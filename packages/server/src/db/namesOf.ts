@@ -1,16 +1,17 @@
 import { Any, type EntityManager, type EntitySchema, type FindOptionsSelect, type FindOptionsWhere } from 'typeorm';
 
-/** Names of rows by their keys; a row that is not there, or not for who asks, has none. */
-export async function namesOf<T extends { id: string; name: string }>(
+/** Names of rows that others point to, by their keys; a row that is not there, or not for who asks, has none. */
+export async function namesOf<T extends { id: string; name: string }, R>(
   entities: EntityManager,
   entity: EntitySchema<T>,
-  ids: Iterable<string>,
+  rows: readonly R[],
+  keyOf: (row: R) => string | null,
 ): Promise<ReadonlyMap<string, string>> {
-  const wanted = [...new Set(ids)];
-  if (wanted.length === 0) return new Map();
-  const rows = await entities.find(entity, {
+  const ids = [...new Set(rows.flatMap((r) => keyOf(r) ?? []))];
+  if (ids.length === 0) return new Map();
+  const named = await entities.find(entity, {
     select: { id: true, name: true } as FindOptionsSelect<T>,
-    where: { id: Any(wanted) } as FindOptionsWhere<T>,
+    where: { id: Any(ids) } as FindOptionsWhere<T>,
   });
-  return new Map(rows.map((r) => [r.id, r.name]));
+  return new Map(named.map((r) => [r.id, r.name]));
 }

@@ -16,11 +16,7 @@ export async function importOf(entities: EntityManager, id: string): Promise<Imp
 }
 
 async function views(entities: EntityManager, rows: readonly ImportRow[]): Promise<ImportView[]> {
-  const people = await namesOf(
-    entities,
-    PersonEntity,
-    rows.map((r) => r.madeBy),
-  );
+  const people = await namesOf(entities, PersonEntity, rows, (r) => r.madeBy);
   return rows.map(({ id, kind, fileName, madeAt, madeBy, stored, known, refused, undoneAt }) => ({
     id,
     kind,

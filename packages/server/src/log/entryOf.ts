@@ -15,7 +15,7 @@ export async function entryOf(entities: EntityManager, setId: string, captains: 
   const fished = await entities.findOneBy(FishedEntity, { id: setId, ...(captains ? {} : { privacy: 'crew' }) });
   if (!fished) return null;
   const trip = await entities.findOneByOrFail(TripEntity, { id: fished.tripId });
-  const boats = await namesOf(entities, BoatEntity, [trip.boatId]);
+  const boats = await namesOf(entities, BoatEntity, [trip], (t) => t.boatId);
   const fish = await fishOf(entities, setId);
   return {
     setId,
@@ -37,11 +37,7 @@ async function fishOf(entities: EntityManager, setId: string): Promise<LoggedFis
   const fish = await entities.find(CatchEntity, { where: { setId, deletedAt: IsNull() }, order: { at: 'ASC', id: 'ASC' } });
   const ids = In(fish.map((f) => f.id));
   const told = await entities.find(CatchToldEntity, { where: { catchId: ids }, order: { at: 'ASC', entryId: 'ASC' } });
-  const people = await namesOf(
-    entities,
-    PersonEntity,
-    told.flatMap((t) => t.by ?? []),
-  );
+  const people = await namesOf(entities, PersonEntity, told, (t) => t.by);
   const photos = await entities.find(PhotoEntity, { select: { id: true, catchId: true }, where: { catchId: ids } });
   return fish.map(({ id, at, outcome, speciesId, clientId, lengthMm, lengthKind, kept, more }) => ({
     id,
@@ -71,10 +67,6 @@ async function guestsOf(entities: EntityManager, tripId: string): Promise<LogEnt
 
 async function mergesInto(entities: EntityManager, ids: readonly string[]): Promise<LogEntry['merges']> {
   const merges = await entities.find(LogMergeEntity, { where: { intoId: In([...ids]) }, order: { at: 'DESC' } });
-  const people = await namesOf(
-    entities,
-    PersonEntity,
-    merges.map((m) => m.by),
-  );
+  const people = await namesOf(entities, PersonEntity, merges, (m) => m.by);
   return merges.map((m) => ({ id: m.id, at: m.at.toISOString(), by: people.get(m.by) ?? '', what: m.before.what }));
 }

@@ -29,11 +29,7 @@ export async function heldBaits(entities: EntityManager, trip: TripRow): Promise
     entities,
     others.map((t) => t.id),
   );
-  const boats = await namesOf(
-    entities,
-    BoatEntity,
-    others.map((t) => t.boatId),
-  );
+  const boats = await namesOf(entities, BoatEntity, others, (t) => t.boatId);
   const holds = (tripId: string, baitId: string) => legs.some((l) => l.tripId === tripId && baitsOf(l).includes(baitId));
   return others
     .flatMap((t) => short.filter((p) => holds(t.id, p.id)).map((bait) => ({ tripId: t.id, bait, boat: boats.get(t.boatId) ?? '' })))

@@ -34,21 +34,9 @@ async function takenLegs(entities: EntityManager, trip: TripRow): Promise<TakenL
     others.map((t) => t.id),
   );
   const [spots, boats, captains] = [
-    await namesOf(
-      entities,
-      SpotEntity,
-      legs.map((l) => l.spotId),
-    ),
-    await namesOf(
-      entities,
-      BoatEntity,
-      others.map((t) => t.boatId),
-    ),
-    await namesOf(
-      entities,
-      PersonEntity,
-      others.map((t) => t.captainId),
-    ),
+    await namesOf(entities, SpotEntity, legs, (l) => l.spotId),
+    await namesOf(entities, BoatEntity, others, (t) => t.boatId),
+    await namesOf(entities, PersonEntity, others, (t) => t.captainId),
   ];
   return legs.flatMap(({ tripId, spotId, arriveAt, departAt }) => {
     const other = others.find((t) => t.id === tripId);

@@ -91,26 +91,10 @@ async function feedOf(entities: EntityManager, outfitId: string, personId: strin
   });
   const party = await entities.findBy(PartyEntity, { tripId: In(trips.map((t) => t.id)) });
   const [boats, waters, captains, clients] = [
-    await namesOf(
-      entities,
-      BoatEntity,
-      trips.map((t) => t.boatId),
-    ),
-    await namesOf(
-      entities,
-      WaterEntity,
-      trips.map((t) => t.waterId),
-    ),
-    await namesOf(
-      entities,
-      PersonEntity,
-      trips.map((t) => t.captainId),
-    ),
-    await namesOf(
-      entities,
-      ClientEntity,
-      party.map((p) => p.clientId),
-    ),
+    await namesOf(entities, BoatEntity, trips, (t) => t.boatId),
+    await namesOf(entities, WaterEntity, trips, (t) => t.waterId),
+    await namesOf(entities, PersonEntity, trips, (t) => t.captainId),
+    await namesOf(entities, ClientEntity, party, (p) => p.clientId),
   ];
   const calendar = ical({
     name: `${outfit.name}, trips`,

@@ -30,16 +30,8 @@ export async function overdueBoats(entities: EntityManager, nowMs: number): Prom
     })
     .filter(({ dueAt }) => +dueAt >= nowMs - ALARM_MS && +dueAt <= nowMs)
     .sort((a, b) => +a.dueAt - +b.dueAt);
-  const boats = await namesOf(
-    entities,
-    BoatEntity,
-    late.map((l) => l.trip.boatId),
-  );
-  const captains = await namesOf(
-    entities,
-    PersonEntity,
-    late.map((l) => l.trip.captainId),
-  );
+  const boats = await namesOf(entities, BoatEntity, late, (l) => l.trip.boatId);
+  const captains = await namesOf(entities, PersonEntity, late, (l) => l.trip.captainId);
   return late.map(({ trip, dueAt, ashore }) => ({
     tripId: trip.id,
     boat: boats.get(trip.boatId) ?? '',

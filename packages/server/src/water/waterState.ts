@@ -54,11 +54,7 @@ export async function loadWaterState(
   const run = toMs > nowMs - 6 * HOUR ? await newestRun(entities, waterId, nowMs) : null;
   const members = run?.members ?? [];
   const instruments = await entities.find(InstrumentEntity, { where: { waterId, removedAt: IsNull() }, order: { name: 'ASC' } });
-  const boats = await namesOf(
-    entities,
-    BoatEntity,
-    instruments.map((i) => i.boatId),
-  );
+  const boats = await namesOf(entities, BoatEntity, instruments, (i) => i.boatId);
   // A reading of one spot's temperature is not the main water's.
   const { tracks, sources } = believed(
     filed.filter((r) => r.variable !== 'note' && !(r.variable === 'waterTempC' && r.ofSpot)),
