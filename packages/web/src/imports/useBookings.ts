@@ -1,17 +1,17 @@
 import type { OutfitView } from '@bluffwind/contract/outfit';
 import type { TripView } from '@bluffwind/contract/trips';
-import { addDays, DAY, localDate, localTime } from '@bluffwind/core/units/time';
+import { addDays, DAY, localDate } from '@bluffwind/core/units/time';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { ApiProblem, post } from '../data/api';
 import { serverNow } from '../data/clock';
 import { calendarQuery } from '../trips/queries';
-import { newDraft, type TripDraft, tripOf } from '../trips/tripDraft';
+import { type TripDraft, tripOf } from '../trips/tripDraft';
 import { useQueries } from '@tanstack/react-query';
 import type { FilesWork } from '../workers/files.worker';
 import { makeFilesWorker, useWorker } from '../workers/useWorker';
 import type { Booking } from '../workers/bookings';
-import { matchName } from './matchNames';
+import { bookingDraft } from './bookingDraft';
 import type { Refused } from '@bluffwind/core/formats/refused';
 
 /** Bookings are looked for so far ahead. */
@@ -61,7 +61,7 @@ export function useBookings(outfit: OutfitView, zone: string, myId: string) {
     const change = changes.get(booking.key);
     return {
       booking,
-      draft: change?.draft ?? draftFor(booking, outfit, zone, myId),
+      draft: change?.draft ?? bookingDraft(booking, outfit, zone, myId),
       there: kept,
       wanted: change?.wanted ?? (!kept && !booking.off),
       fate: change?.fate ?? null,
@@ -93,36 +93,4 @@ export function useBookings(outfit: OutfitView, zone: string, myId: string) {
     return stored;
   }
   return { read, rows, refused, fault, found: found !== null, change, store, ready: calendar.every((q) => !q.isPending) };
-}
-
-/** A first guess: whatever of boats, captains and waters its words name, the usual ones otherwise. */
-function draftFor(b: Booking, outfit: OutfitView, zone: string, myId: string): TripDraft {
-  const words = `${b.title} ${b.place} ${b.note}`;
-  const date = localDate(b.fromMs, zone);
-  const usual = newDraft(outfit, date, myId);
-  const captains = outfit.crew.filter((p) => p.role !== 'mate');
-  const named = (list: readonly { id: string; name: string }[]) => {
-    const hits = list.filter((x) => matchName(words, [x]) !== null);
-    return hits.length === 1 ? (hits[0]?.id ?? null) : null;
-  };
-  const waterId = named(outfit.waters) ?? usual.waterId;
-  const kind = outfit.waters.find((w) => w.id === waterId)?.kind;
-  return {
-    ...usual,
-    from: localTime(b.fromMs, zone),
-    to: localTime(b.toMs, zone),
-    waterId,
-    boatId: named(outfit.boats) ?? usual.boatId,
-    captainId: named(captains) ?? named(captains.map((p) => ({ ...p, name: p.name.split(' ')[0] ?? p.name }))) ?? usual.captainId,
-    speciesIds: outfit.species
-      .filter((s) => s.habitat === kind)
-      .map((s) => s.id)
-      .slice(0, 1),
-    clientIds: outfit.clients.filter((c) => matchName(words, [c]) !== null).map((c) => c.id),
-    wish: [b.title, b.note]
-      .filter((x) => x !== '')
-      .join('. ')
-      .slice(0, 500),
-    meeting: b.place,
-  };
 }
