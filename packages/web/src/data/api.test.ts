@@ -53,8 +53,13 @@ describe('asking the server', () => {
     const { get, post, isAway, Offline } = await fresh();
     await expect(get('/trips')).rejects.toThrow(Offline);
     expect(isAway()).toBe(true);
-    asked.mockImplementation(async () => new Response('<html>Welcome aboard our guest network</html>'));
-    await expect(post('/deck/a/entries', {})).rejects.toThrow(Offline);
+    for (const status of [200, 401, 403, 511]) {
+      asked.mockImplementation(async () => new Response('<html>Welcome to the harbour network</html>', { status }));
+      await expect(post('/deck/a/entries', {})).rejects.toThrow(Offline);
+    }
+    asked.mockImplementation(async () => json({ status: 401, code: 'not_signed_in', detail: 'Sign in.', remedy: '', fields: [] }, 401));
+    await expect(post('/deck/a/entries', {})).rejects.toThrow('Sign in.');
+    expect(isAway()).toBe(false);
     asked.mockImplementation(async () => json({ ok: true }));
     await expect(post('/deck/a/entries', {})).resolves.toEqual({ ok: true });
     expect(isAway()).toBe(false);

@@ -47,8 +47,8 @@ function send<T>(path: string, init?: RequestInit): Promise<T> {
   return mine;
 }
 
-/** What stands between us and the server says that it is not there. */
-const GATEWAY = [502, 503, 504];
+/** What stands between us and the server speaks like this: a gateway that does not reach it, a network that wants a sign-in of its own. */
+const BETWEEN = [401, 403, 407, 502, 503, 504, 511];
 
 async function ask<T>(path: string, init?: RequestInit): Promise<T> {
   let response: Response;
@@ -58,13 +58,9 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
     setAway(true);
     throw new Offline();
   }
-  if (GATEWAY.includes(response.status) && !response.headers.get('Content-Type')?.includes('json')) {
-    setAway(true);
-    throw new Offline();
-  }
   const body = await bodyOf(response);
-  // An answer that broke off on the way, or a page of the network that wants a sign-in: the server has said nothing that could be shown.
-  if (response.ok && body === undefined) {
+  // Every word of the server can be read. An answer that broke off on the way, or a page of the network, is none of it.
+  if (body === undefined && (response.ok || BETWEEN.includes(response.status))) {
     setAway(true);
     throw new Offline();
   }
