@@ -129,7 +129,7 @@ describe('what else lies on the chart', () => {
       ],
       'y',
     );
-    const radius = s.getFeatures().map((f) => (styles(f)[0]?.getImage() as Circle).getRadius());
+    const radius = s.getFeatures().map((f) => (styles(f)[0]?.getImage() as Circle | undefined)?.getRadius() ?? 0);
     expect(radius[1]).toBeGreaterThan(radius[0] as number);
   });
 });
