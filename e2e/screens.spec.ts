@@ -100,8 +100,10 @@ test.describe('where a part of the application does not come', () => {
       await expect(main.getByText('The server failed'), to).toBeVisible({ timeout: 30_000 });
       await expect(main.getByRole('heading', { level: 1 }), to).toBeVisible();
       await page.unrouteAll({ behavior: 'ignoreErrors' });
-      await main.getByRole('button', { name: 'Try again' }).first().click();
+      await main.getByRole('button', { name: 'Try again' }).first().focus();
+      await page.keyboard.press('Enter');
       await expect(main.getByText('The server failed'), to).toHaveCount(0, { timeout: 30_000 });
+      expect(await page.evaluate(() => document.activeElement?.tagName), to).not.toBe('BODY');
       await expect(main.getByRole('heading', { level: 1 }), to).toBeVisible();
     }
   });

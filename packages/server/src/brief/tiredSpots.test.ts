@@ -12,10 +12,10 @@ beforeAll(async () => {
 afterAll(() => h.close());
 
 const ZONE = 'Etc/GMT+2';
-const tired = () => {
+const tired = (date = '2031-03-10', zone = ZONE) => {
   const [spot] = h.mine.spots;
   const spots = [{ id: spot?.id as string, name: 'Near stone' }];
-  return inOutfit(h.source, h.mine.outfit.id, (e) => tiredSpots(e, spots, startOfLocalDay('2031-03-10', ZONE), ZONE));
+  return inOutfit(h.source, h.mine.outfit.id, (e) => tiredSpots(e, spots, startOfLocalDay(date, zone), zone));
 };
 const stop = (at: string) =>
   h.owner.query('insert into stop (id, outfit_id, trip_id, spot_id, started_at) values ($1, $2, $3, $4, $5)', [
@@ -35,4 +35,12 @@ test('a spot is tired that was fished on four of five local days; an evening is 
   // Of the day after.
   await h.owner.query(`update stop set started_at = '2031-03-11T02:30Z' where started_at = '2031-03-11T01:30Z'`);
   expect(await tired()).toEqual([]);
+});
+
+test('the five days are those of the calendar where the clocks change between them', async () => {
+  // Of the sixth day back, half an hour before midnight; clocks go forward an hour on 30 March.
+  for (const at of ['2031-03-26T22:30Z', '2031-03-28T12:00Z', '2031-03-29T12:00Z', '2031-03-30T12:00Z']) await stop(at);
+  expect(await tired('2031-03-31', 'Europe/Berlin')).toEqual([]);
+  await stop('2031-03-31T12:00Z');
+  expect(await tired('2031-03-31', 'Europe/Berlin')).toHaveLength(1);
 });

@@ -1,9 +1,9 @@
-import { DAY, localDate } from '@bluffwind/core/units/time';
+import { addDays, localDate, startOfLocalDay } from '@bluffwind/core/units/time';
 import { And, type EntityManager, IsNull, LessThan, MoreThanOrEqual } from 'typeorm';
 import type { SpotRow } from '../db/entities/grounds';
 import { StopEntity } from '../db/entities/log';
 
-/** Days looked at, the day itself the last of them, and on how many of them a spot is fished that tires (common practice). */
+/** A spot tires that is fished on so many of the last days (common practice). */
 const DAYS = 5;
 const TIRED_DAYS = 4;
 
@@ -14,8 +14,11 @@ export async function tiredSpots(
   dayStart: number,
   zone: string,
 ): Promise<{ spotId: string; words: string }[]> {
+  // By the calendar: a day on which the clocks change has another length.
+  const last = localDate(dayStart, zone);
+  const [from, to] = [startOfLocalDay(addDays(last, 1 - DAYS), zone), startOfLocalDay(addDays(last, 1), zone)];
   const stops = await entities.findBy(StopEntity, {
-    startedAt: And(MoreThanOrEqual(new Date(dayStart - (DAYS - 1) * DAY)), LessThan(new Date(dayStart + DAY))),
+    startedAt: And(MoreThanOrEqual(new Date(from)), LessThan(new Date(to))),
     deletedAt: IsNull(),
   });
   const days = new Map<string, Set<string>>();

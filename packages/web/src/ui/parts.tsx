@@ -56,7 +56,14 @@ export function Fault({ error, retry }: { error: unknown; retry?: () => void }) 
         {problem?.remedy ?? (error instanceof Offline ? 'Check the connection; nothing that was shown as saved is lost.' : 'Try again.')}
       </p>
       {retry && (
-        <Button className="mt-2" onClick={retry}>
+        <Button
+          className="mt-2"
+          onClick={(e) => {
+            // The button goes with what went wrong: its screen or dialog takes the focus, so that keys go on from there.
+            e.currentTarget.closest<HTMLElement>('[role=dialog], main')?.focus();
+            retry();
+          }}
+        >
           Try again
         </Button>
       )}
